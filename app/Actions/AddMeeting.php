@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Group;
+use App\Models\Meeting;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * Adds a dated meeting. Two meetings of a group never overlap.
+ */
+final class AddMeeting
+{
+    public function __invoke(Group $group, Fields $meeting): Meeting
+    {
+        $date = $meeting->text('date');
+        if ($date < $group->today()) {
+            throw Refusal::of('/date', $date, 'today, '.$group->today().', or a later day');
+        }
+
+        return $this->write($group, $date, $meeting->text('starts_at'), $meeting->whole('minutes'), $meeting->whole('checkers'), $meeting->textOrNull('place'), '/date');
+    }
+
+    public function write(Group $group, string $date, string $startsAt, int $minutes, int $checkers, ?string $place, string $field): Meeting
+    {
+        $start = self::minute($startsAt);
+        foreach ($group->meetings()->where('date', $date)->get() as $other) {
+            $otherStart = self::minute($other->starts_at);
+            if ($start < $otherStart + $other->minutes && $otherStart < $start + $minutes) {
+                throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
+            }
+        }
+
+        return $group->meetings()->create([
+            'date' => $date, 'starts_at' => $startsAt, 'minutes' => $minutes, 'checkers' => $checkers,
+            'place' => $place === null || trim($place) === '' ? null : trim($place),
+        ])->refresh();
+    }
+
+    private static function minute(string $time): int
+    {
+        [$hours, $minutes] = explode(':', $time) + ['0', '0'];
+
+        return 60 * (int) $hours + (int) $minutes;
+    }
+}

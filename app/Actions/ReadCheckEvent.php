@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\CheckEvent;
+use App\Models\Group;
+use App\Models\Meeting;
+use App\Models\User;
+use App\Packs\Packs;
+use Carbon\CarbonImmutable;
+use Compadre\Core\Checking\Finding;
+use Compadre\Core\Checking\Kind;
+use Compadre\Core\Checking\Observation;
+use Compadre\Core\Checking\Seen;
+use Compadre\Core\Checking\Verdict;
+use Compadre\Core\Checking\VerdictRule;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Refusal;
+
+/**
+ * Turns a sent check event into a row of the record, with the verdict the core gives it.
+ */
+final class ReadCheckEvent
+{
+    /** A clock that is off by less than this is believed. */
+    private const CLOCK_TRUST_S = 3600;
+
+    private int $clockOff = 0;
+
+    private CarbonImmutable $received;
+
+    /** @var array<string, ?Meeting> */
+    private array $meetings = [];
+
+    public function __construct(private readonly Library $library, private readonly Packs $packs)
+    {
+        $this->received = CarbonImmutable::now();
+    }
+
+    /** How far the device's clock is off, from the moment of sending and that of receiving. */
+    public function clock(CarbonImmutable $received, CarbonImmutable $sent): void
+    {
+        $off = (int) round($sent->diffInSeconds($received));
+        $this->received = $received;
+        $this->clockOff = abs($off) > self::CLOCK_TRUST_S ? $off : 0;
+    }
+
+    public function __invoke(Group $group, User $by, Fields $entry): ReadCheck
+    {
+        $this->holdToGroup($group, $entry);
+        $knot = $this->library->knot($entry->text('knot'), $entry->place('knot'));
+        $kind = Kind::from($entry->text('kind'));
+        $observed = CarbonImmutable::parse($entry->text('observed_at'))->utc();
+        $corrected = $observed->addSeconds($this->clockOff);
+        $meeting = $this->meeting($group, $entry);
+        $target = $this->target($group, $kind, $entry);
+        $seen = $this->observation($kind, $entry, $knot);
+        $finding = $this->finding($kind, $seen, $knot, $group, $entry);
+
+        $event = new CheckEvent([
+            'id' => strtolower($entry->text('id')), 'schema' => 1, 'kind' => $kind, 'group_id' => $group->id,
+            'learner_id' => strtolower($entry->text('learner')), 'knot' => $knot->id, 'method' => $this->method($knot, $entry),
+            'meeting_id' => $meeting?->id, 'device' => $entry->text('device'), 'device_seq' => $entry->whole('device_seq'),
+            'observed_at' => $observed, 'received_at' => $this->received->utc(), 'corrected_at' => $corrected, 'clock_off_s' => $this->clockOff,
+            'day' => $meeting !== null ? $meeting->date : $corrected->setTimezone($group->time_zone)->format('Y-m-d'),
+            'by' => $by->id, 'tying' => $seen->tying, 'dressing' => $seen->dressing, 'tail' => $finding->tail,
+            'purpose' => Seen::from($entry->text('purpose', 'not_looked')), 'test' => Seen::from($entry->text('test', 'not_looked')),
+            'how' => $seen->how->value, 'measured_mm' => $seen->measured, 'measured_by' => $seen->measured === null ? null : $seen->measuredBy->value,
+            'rope' => $entry->objectOrNull('rope')?->raw(), 'prompts' => $seen->prompts, 'mistake' => $seen->mistake,
+            'note' => $entry->textOrNull('note'), 'target' => $target, 'verdict' => $finding->verdict,
+            'answer_level' => null, 'answer_next' => '', 'rule_version' => VerdictRule::VERSION, 'pack_version' => $knot->version,
+        ]);
+
+        return new ReadCheck($event, $finding, $seen, $knot);
+    }
+
+    private function holdToGroup(Group $group, Fields $entry): void
+    {
+        $named = $entry->textOrNull('group');
+        if ($named !== null && strtolower($named) !== $group->id) {
+            throw Refusal::of($entry->place('group'), $named, 'your own group');
+        }
+    }
+
+    private function observation(Kind $kind, Fields $entry, KnotPack $knot): Observation
+    {
+        if ($kind === Kind::Prior && ! $entry->has('tying')) {
+            return Observation::cleanPass($knot->hasDressing, $knot->hasTail);
+        }
+        if ($kind === Kind::Retract) {
+            return Observation::nothing();
+        }
+        try {
+            return Observation::from($entry);
+        } catch (Refusal $fault) {
+            throw str_starts_with($fault->field, $entry->at) ? $fault : $fault->below($entry->at);
+        }
+    }
+
+    private function finding(Kind $kind, Observation $seen, KnotPack $knot, Group $group, Fields $entry): Finding
+    {
+        if ($kind === Kind::Retract) {
+            return new Finding(Verdict::Incomplete, Seen::NotLooked, null);
+        }
+        try {
+            return (new VerdictRule($this->packs->tails()))->judge($seen, $knot, $group->tail_school, $group->backup);
+        } catch (Refusal $fault) {
+            throw $fault->below($entry->at);
+        }
+    }
+
+    private function method(KnotPack $knot, Fields $entry): ?string
+    {
+        $method = $entry->textOrNull('method');
+        if ($method !== null && ! in_array($method, $knot->methodIds(), true)) {
+            throw Refusal::of($entry->place('method'), $method, 'one of '.implode(', ', $knot->methodIds()));
+        }
+
+        return $method;
+    }
+
+    private function meeting(Group $group, Fields $entry): ?Meeting
+    {
+        $id = $entry->textOrNull('meeting');
+        if ($id === null) {
+            return null;
+        }
+        $this->meetings[$id] ??= $group->meetings()->find(strtolower($id));
+
+        return $this->meetings[$id] ?? throw Refusal::of($entry->place('meeting'), $id, 'a meeting of your group');
+    }
+
+    /** What is taken back or overruled is a check of the same learner and knot; one that has not arrived yet may still come. */
+    private function target(Group $group, Kind $kind, Fields $entry): ?string
+    {
+        $id = $entry->textOrNull('target');
+        $about = $kind === Kind::Retract || $kind === Kind::Overrule;
+        if ($about && $id === null) {
+            throw Refusal::of($entry->place('target'), null, 'the id of the check this is about');
+        }
+        if (! $about && $id !== null) {
+            throw Refusal::of($entry->place('target'), $id, 'nothing: only a retract or an overrule has a target');
+        }
+        if ($id === null) {
+            return null;
+        }
+        $aimed = CheckEvent::query()->find(strtolower($id));
+        if ($aimed !== null && ($aimed->group_id !== $group->id || $aimed->learner_id !== strtolower($entry->text('learner')) || $aimed->knot !== $entry->text('knot'))) {
+            throw Refusal::of($entry->place('target'), $id, 'a check of the same learner and knot');
+        }
+
+        return strtolower($id);
+    }
+}

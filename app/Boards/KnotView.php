@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Boards;
+
+use App\Models\Group;
+use App\Packs\Packs;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\Drawing;
+use Compadre\Core\Knots\KnotMistake;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\StepState;
+use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\View;
+use Compadre\Core\Rope\Material;
+use Compadre\Core\Rope\Measure;
+use Compadre\Core\Rope\RopeInHand;
+use App\Http\NotHere;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * Knots for the screens that show them: words and drawings as the core computes them.
+ */
+final readonly class KnotView
+{
+    public function __construct(private Library $library, private Packs $packs) {}
+
+    /** @return list<array<string, mixed>> */
+    public function list(): array
+    {
+        $knots = [];
+        foreach ($this->library->all() as $knot) {
+            if ($knot->audience === 'all' && ! $knot->isMistake) {
+                $knots[] = self::about($knot) + ['methods' => $knot->methodIds()];
+            }
+        }
+
+        return $knots;
+    }
+
+    /** @return array<string, mixed> */
+    public function of(string $id, ?string $methodId, string $view): array
+    {
+        if (! $this->library->has($id) || $this->library->knot($id)->audience !== 'all') {
+            throw NotHere::knot($id);
+        }
+        $knot = $this->library->knot($id);
+        $method = $knot->method($methodId);
+        $key = 'knot-'.sha1(serialize([$knot, $method->id, $view, filemtime((string) (new \ReflectionClass(Drawing::class))->getFileName())]));
+
+        /** @var array<string, mixed> */
+        return Cache::remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
+    }
+
+    /** @return array<string, mixed> */
+    public function judgeTail(Group $group, Fields $fields): array
+    {
+        $knot = $this->library->knot($fields->text('knot'));
+        $rope = $fields->object('rope');
+        $inHand = RopeInHand::of($rope->number('diameter_mm'), Material::from($rope->text('material')), $rope->flag('wet'));
+
+        return $this->packs->tails()->judge(
+            $knot->tailClass, $inHand, $group->tail_school, $group->backup, $fields->numberOrNull('measured_mm'), Measure::from($fields->text('measured_by', 'mm')),
+        )->toArray();
+    }
+
+    /** @return array<string, mixed> */
+    private function compute(KnotPack $knot, Method $method, View $view): array
+    {
+        $plain = DiagramBuilder::loose($method, $knot->file);
+        $steps = StepStates::of($method, $plain, $knot->file);
+        $tight = $method->hasTight() ? DiagramBuilder::tight($method, $knot->file) : null;
+
+        return self::about($knot) + [
+            'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test,
+            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->methods),
+            'method' => $method->id, 'view' => $view->value, 'version' => $knot->version,
+            'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
+            'cautions' => $knot->cautions,
+            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
+            'loose' => Drawing::of($view->of($plain))->toArray(),
+            'tight' => $tight === null ? null : Drawing::of($view->of($tight))->toArray(),
+            'steps' => array_map(self::step(...), $steps),
+            'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function step(StepState $step): array
+    {
+        return [
+            'move' => $step->plan->move, 'say' => $step->plan->say, 'story' => $step->plan->story, 'tight' => $step->plan->tight,
+            'reach' => (object) array_map(fn (float $s): float => round($s, 3), $step->reach),
+            'moved' => (object) array_map(fn (array $span): array => [round($span[0], 3), round($span[1], 3)], $step->moved),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function about(KnotPack $knot): array
+    {
+        return [
+            'id' => $knot->id, 'name' => $knot->names[0], 'names' => $knot->names, 'family' => $knot->family, 'purpose' => $knot->purpose,
+            'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites,
+        ];
+    }
+}

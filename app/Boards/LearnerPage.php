@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Boards;
+
+use App\Models\CheckEvent;
+use App\Models\Group;
+use App\Models\Learner;
+use App\Models\Standing;
+use Compadre\Core\Checking\Kind;
+use Compadre\Core\Checking\MarkWords;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Teaching\BadgePack;
+use Compadre\Core\Teaching\BadgeShelf;
+
+/**
+ * One learner: badges requirement by requirement, and every check there is.
+ */
+final readonly class LearnerPage
+{
+    public function __construct(private BadgeShelf $shelf, private Library $library) {}
+
+    /** @return array<string, mixed> */
+    public function of(Group $group, Learner $learner): array
+    {
+        $state = GroupState::of($group, $this->shelf);
+        $learner->load(['standings', 'pursuits']);
+        $badges = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => $badge->requirement->outline(GroupState::levels($learner))], $state->badgesOf($learner));
+        $events = CheckEvent::query()->where('learner_id', $learner->id)->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500)->get();
+        $names = $group->people()->pluck('name', 'id');
+        $takenBack = $events->where('kind', Kind::Retract)->pluck('target')->all();
+
+        return [
+            'learner' => self::about($learner),
+            'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
+            'badges' => $badges,
+            'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, (string) ($names[$event->by] ?? 'someone'), in_array($event->id, $takenBack, true)))->all()),
+            'knots' => (object) array_map(fn ($knot): string => $knot->names[0], $this->library->all()),
+        ];
+    }
+
+    /** @return array{id: string, name: string, age_band: string, hand: ?string} */
+    public static function about(Learner $learner): array
+    {
+        return ['id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'hand' => $learner->hand];
+    }
+
+    /** @return array<string, mixed> */
+    private static function entry(CheckEvent $event, string $by, bool $takenBack): array
+    {
+        return [
+            'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => $by,
+            'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
+            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'mistake' => $event->mistake, 'note' => $event->note,
+            'words' => MarkWords::of(null, $event->verdict, $event->tying, $event->dressing, $event->tail, $event->prompts, false),
+            'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0,
+        ];
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ResetPassword;
+use App\Actions\SignIn;
+use App\Boards\MeView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+
+final class AccountController extends Controller
+{
+    public function signIn(Request $request, SignIn $signIn): JsonResponse
+    {
+        $fields = $this->fields($request);
+        $user = $signIn($fields->text('email'), $fields->text('password'));
+        $request->session()->regenerate();
+
+        return new JsonResponse(MeView::of($user));
+    }
+
+    public function signOut(Request $request): Response
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new Response(status: 204);
+    }
+
+    public function me(Request $request): JsonResponse
+    {
+        return new JsonResponse(MeView::of($this->user($request)));
+    }
+
+    public function resetPassword(Request $request, string $token, ResetPassword $reset): Response
+    {
+        $fields = $this->fields($request);
+        $reset($fields->text('email'), $token, $fields->text('password'));
+
+        return new Response(status: 204);
+    }
+}

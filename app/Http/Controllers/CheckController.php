@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RecordChecks;
+use App\Boards\CheckSheet;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class CheckController extends Controller
+{
+    public function sheet(Request $request, string $knot, CheckSheet $sheet): JsonResponse
+    {
+        $meeting = $request->query('meeting');
+        $rope = $request->query('rope');
+
+        return new JsonResponse($sheet->of($this->group($request), $knot, is_string($meeting) ? $meeting : null, is_string($rope) ? $rope : null));
+    }
+
+    public function record(Request $request, RecordChecks $record): JsonResponse
+    {
+        return new JsonResponse(['results' => $record($this->user($request), $this->fields($request))]);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\SetUpGroup;
+use App\Boards\BadgeList;
+use App\Boards\MeView;
+use App\Models\Group;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+
+final class HouseController extends Controller
+{
+    public function show(): JsonResponse
+    {
+        return new JsonResponse([
+            'house' => config()->string('app.house'),
+            'needs_setup' => Group::query()->doesntExist(),
+            'today' => CarbonImmutable::now()->format('Y-m-d'),
+        ]);
+    }
+
+    public function badges(BadgeList $badges): JsonResponse
+    {
+        return new JsonResponse(['badges' => $badges->all()]);
+    }
+
+    public function setUp(Request $request, SetUpGroup $setUp): JsonResponse
+    {
+        $leader = $setUp($this->fields($request));
+        Auth::guard('web')->login($leader);
+        $request->session()->regenerate();
+
+        return new JsonResponse(MeView::of($leader), 201);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\InvitePerson;
+use App\Actions\JoinByLink;
+use App\Boards\MeView;
+use App\Boards\PeopleView;
+use App\Models\Invitation;
+use App\Models\Role;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+
+final class PeopleController extends Controller
+{
+    public function index(Request $request): JsonResponse
+    {
+        return new JsonResponse(PeopleView::of($this->user($request)));
+    }
+
+    public function invite(Request $request, InvitePerson $invite): JsonResponse
+    {
+        return new JsonResponse($invite($this->user($request), Role::from($this->fields($request)->text('role'))), 201);
+    }
+
+    public function withdraw(Invitation $invitation): Response
+    {
+        $invitation->delete();
+
+        return new Response(status: 204);
+    }
+
+    public function joinAbout(string $token, JoinByLink $join): JsonResponse
+    {
+        return new JsonResponse($join->about($token));
+    }
+
+    public function join(Request $request, string $token, JoinByLink $join): JsonResponse
+    {
+        $user = $join($token, $this->fields($request));
+        Auth::guard('web')->login($user);
+        $request->session()->regenerate();
+
+        return new JsonResponse(MeView::of($user), 201);
+    }
+}

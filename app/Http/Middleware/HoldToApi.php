@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\ApiDocument;
+use Closure;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Refusal;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Route;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Holds every request to the API document before anything else looks at it.
+ */
+final readonly class HoldToApi
+{
+    public function __construct(private ApiDocument $document) {}
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        $route = $request->route();
+        $path = $route instanceof Route ? '/'.$route->uri() : '';
+        $this->holdQuery($request, $path);
+        $schema = $this->document->bodySchema($path, $request->method());
+        if ($schema !== null) {
+            if (! $request->isJson()) {
+                throw Refusal::of('', $request->header('Content-Type'), 'a body in JSON (Content-Type: application/json)');
+            }
+            $this->document->hold(Json::read($request->getContent()), $schema);
+        }
+
+        /** @var Response */
+        return $next($request);
+    }
+
+    private function holdQuery(Request $request, string $path): void
+    {
+        $known = [];
+        foreach ($this->document->parameters($path, $request->method()) as $parameter) {
+            if ($parameter['in'] !== 'query') {
+                continue;
+            }
+            $known[] = $parameter['name'];
+            $value = $request->query($parameter['name']);
+            if ($value === null && ! $parameter['required']) {
+                continue;
+            }
+            try {
+                $this->document->hold($value, $parameter['schema']);
+            } catch (Refusal $fault) {
+                throw $fault->below('/'.$parameter['name']);
+            }
+        }
+        foreach (array_keys($request->query()) as $name) {
+            if (! in_array((string) $name, $known, true)) {
+                throw Refusal::of('/'.$name, $request->query((string) $name), $known === [] ? 'no query fields here' : 'only the query fields '.implode(', ', $known));
+            }
+        }
+    }
+}

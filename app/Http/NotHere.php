@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use RuntimeException;
+
+/**
+ * An address that names something that is not here, or not for this person to see.
+ */
+final class NotHere extends RuntimeException
+{
+    private function __construct(public readonly string $what, public readonly string $id)
+    {
+        parent::__construct("There is no $what here with the id \"$id\".");
+    }
+
+    public static function knot(string $id): self
+    {
+        return new self('knot', $id);
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Compadre\Core\Refusal;
+use Illuminate\Auth\Access\AuthorizationException;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Http\Exceptions\ThrottleRequestsException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Session\TokenMismatchException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Throwable;
+
+/**
+ * What went wrong, said the same way everywhere: a message, and for each fault the field, the value and what is allowed.
+ */
+final readonly class Problem
+{
+    /**
+     * @param  list<array{field: string, value: mixed, allowed: string, message: string}>  $errors
+     * @param  array<string, string>  $headers
+     */
+    private function __construct(private int $status, private string $message, private array $errors = [], private array $headers = []) {}
+
+    public static function from(Throwable $error): ?self
+    {
+        $error = $error->getPrevious() instanceof ModelNotFoundException || $error->getPrevious() instanceof TokenMismatchException ? $error->getPrevious() : $error;
+
+        return match (true) {
+            $error instanceof Refusal => self::refusal($error),
+            $error instanceof ModelNotFoundException => self::missing(strtolower(class_basename($error->getModel())), (string) ($error->getIds()[0] ?? '')),
+            $error instanceof NotHere => self::missing($error->what, $error->id),
+            $error instanceof AuthenticationException => new self(401, 'Sign in first.'),
+            $error instanceof AuthorizationException => new self(403, 'Your role does not allow this: ask a lead of your group.'),
+            $error instanceof TokenMismatchException => new self(419, 'This page has been open for too long. Load it again; nothing was written.'),
+            $error instanceof ThrottleRequestsException => self::throttled($error),
+            $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => new self($error->getStatusCode(), self::plain($error)),
+            default => null,
+        };
+    }
+
+    public function response(): JsonResponse
+    {
+        return new JsonResponse(['message' => $this->message, 'errors' => $this->errors], $this->status, $this->headers);
+    }
+
+    private static function refusal(Refusal $refusal): self
+    {
+        $about = $refusal->toArray();
+        if (str_ends_with($about['field'], '/password')) {
+            // A password is never said back.
+            $about = ['value' => null, 'message' => "/password is not allowed as it is; allowed: {$about['allowed']}."] + $about;
+        }
+
+        return new self(422, $about['message'], [$about]);
+    }
+
+    private static function missing(string $what, string $id): self
+    {
+        $message = "There is no $what here with the id \"$id\".";
+
+        return new self(404, $message, [['field' => "/$what", 'value' => $id, 'allowed' => "a $what of your group", 'message' => $message]]);
+    }
+
+    private static function throttled(ThrottleRequestsException $error): self
+    {
+        $seconds = $error->getHeaders()['Retry-After'] ?? 60;
+        $seconds = is_scalar($seconds) ? (string) $seconds : '60';
+
+        return new self(429, "Too many tries. Wait $seconds seconds, then try again.", [], ['Retry-After' => $seconds]);
+    }
+
+    private static function plain(HttpExceptionInterface $error): string
+    {
+        return match ($error->getStatusCode()) {
+            404 => 'There is nothing at this address.',
+            405 => 'This address does not take that kind of request.',
+            default => $error->getMessage() === '' ? 'This request was not taken.' : $error->getMessage(),
+        };
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property string $meeting_id
+ * @property string $learner_id
+ * @property bool $present
+ * @property string $marked_by
+ */
+final class Attendance extends Model
+{
+    protected $guarded = [];
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'learner_id';
+
+    protected $keyType = 'string';
+
+    protected function casts(): array
+    {
+        return ['present' => 'boolean'];
+    }
+}

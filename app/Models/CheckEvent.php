@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Compadre\Core\Checking\CheckEvent as CoreEvent;
+use Compadre\Core\Checking\Kind;
+use Compadre\Core\Checking\Seen;
+use Compadre\Core\Checking\Verdict;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One entry of the append-only record of checks. Never changed once written.
+ *
+ * @property string $id
+ * @property Kind $kind
+ * @property string $group_id
+ * @property string $learner_id
+ * @property string $knot
+ * @property ?string $method
+ * @property ?string $meeting_id
+ * @property string $device
+ * @property int $device_seq
+ * @property CarbonImmutable $observed_at
+ * @property CarbonImmutable $received_at
+ * @property CarbonImmutable $corrected_at
+ * @property int $clock_off_s
+ * @property string $day
+ * @property string $by
+ * @property Seen $tying
+ * @property Seen $dressing
+ * @property Seen $tail
+ * @property Seen $purpose
+ * @property Seen $test
+ * @property string $how
+ * @property ?float $measured_mm
+ * @property ?string $measured_by
+ * @property ?array<string, mixed> $rope
+ * @property int $prompts
+ * @property ?string $mistake
+ * @property ?string $note
+ * @property ?string $target
+ * @property Verdict $verdict
+ * @property ?string $answer_level what was answered when it came in
+ * @property string $answer_next
+ * @property int $rule_version
+ * @property int $pack_version
+ */
+final class CheckEvent extends Model
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $keyType = 'string';
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return [
+            'kind' => Kind::class, 'observed_at' => 'immutable_datetime', 'received_at' => 'immutable_datetime', 'corrected_at' => 'immutable_datetime',
+            'tying' => Seen::class, 'dressing' => Seen::class, 'tail' => Seen::class, 'purpose' => Seen::class, 'test' => Seen::class,
+            'measured_mm' => 'float', 'rope' => 'array', 'verdict' => Verdict::class,
+            'device_seq' => 'integer', 'prompts' => 'integer', 'clock_off_s' => 'integer', 'rule_version' => 'integer', 'pack_version' => 'integer',
+        ];
+    }
+
+    public function toCore(): CoreEvent
+    {
+        return new CoreEvent(
+            $this->id, $this->kind, $this->learner_id, $this->knot, $this->device, $this->device_seq,
+            $this->corrected_at->format('Y-m-d H:i:s.v'), $this->day, $this->by, $this->verdict,
+            $this->tying, $this->dressing, $this->tail, $this->prompts, $this->target,
+        );
+    }
+}

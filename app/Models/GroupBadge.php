@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A badge the group works toward.
+ *
+ * @property string $id
+ * @property string $group_id
+ * @property string $badge a badge pack's id
+ * @property ?string $due_on as 2026-11-24
+ */
+final class GroupBadge extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+}

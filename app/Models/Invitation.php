@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property string $id
+ * @property string $group_id
+ * @property string $created_by
+ * @property Role $role
+ * @property string $token_hash
+ * @property CarbonImmutable $expires_at
+ * @property ?CarbonImmutable $used_at
+ * @property Group $group
+ */
+final class Invitation extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['role' => Role::class, 'expires_at' => 'immutable_datetime', 'used_at' => 'immutable_datetime'];
+    }
+
+    public static function hash(string $token): string
+    {
+        return hash('sha256', $token);
+    }
+
+    /** @return BelongsTo<Group, $this> */
+    public function group(): BelongsTo
+    {
+        return $this->belongsTo(Group::class);
+    }
+
+    public function open(): bool
+    {
+        return $this->used_at === null && $this->expires_at->isFuture();
+    }
+}

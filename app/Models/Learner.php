@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Compadre\Core\Teaching\AgeBand;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property string $id
+ * @property string $group_id
+ * @property string $name
+ * @property AgeBand $age_band
+ * @property ?string $hand left, right or not said
+ */
+final class Learner extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['age_band' => AgeBand::class, 'archived_at' => 'datetime'];
+    }
+
+    /** @return HasMany<Pursuit, $this> */
+    public function pursuits(): HasMany
+    {
+        return $this->hasMany(Pursuit::class);
+    }
+
+    /** @return HasMany<Standing, $this> */
+    public function standings(): HasMany
+    {
+        return $this->hasMany(Standing::class);
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A learner under way to a badge, in the version they began with.
+ *
+ * @property string $learner_id
+ * @property string $badge
+ * @property int $version
+ */
+final class Pursuit extends Model
+{
+    protected $guarded = [];
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'learner_id';
+
+    protected $keyType = 'string';
+}

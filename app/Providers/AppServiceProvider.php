@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Http\ApiDocument;
+use App\Models\Group;
+use App\Models\Invitation;
+use App\Models\Learner;
+use App\Models\Meeting;
+use App\Models\Role;
+use App\Models\User;
+use App\Packs\Packs;
+use Carbon\CarbonImmutable;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Teaching\BadgeShelf;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(ApiDocument::class);
+        $this->app->singleton(Packs::class);
+        $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
+        $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
+    }
+
+    public function boot(): void
+    {
+        Date::use(CarbonImmutable::class);
+        Model::shouldBeStrict();
+        $this->limits();
+        $this->policies();
+        $this->bindings();
+    }
+
+    private function limits(): void
+    {
+        RateLimiter::for('sign-in', fn (Request $request): array => [
+            Limit::perMinute(5)->by('email:'.mb_strtolower(is_string($email = $request->json('email')) ? $email : '').'|'.$request->ip()),
+            Limit::perMinute(30)->by('ip:'.$request->ip()),
+        ]);
+        RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(20)->by('links:'.$request->ip()));
+    }
+
+    private function policies(): void
+    {
+        Gate::define('plan', fn (User $user): bool => $user->role->plans());
+        Gate::define('people', fn (User $user): bool => $user->role === Role::Lead);
+        Gate::define('teach', fn (User $user): bool => $user->role->teaches());
+        Gate::define('check', fn (): bool => true);
+    }
+
+    /** What an address names is looked up in the signed-in person's own group, and nowhere else. */
+    private function bindings(): void
+    {
+        Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
+        Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
+        Route::bind('invitation', fn (string $id): Invitation => Invitation::query()->where('group_id', $this->own()->id)->whereNull('used_at')->findOrFail($id));
+    }
+
+    private function own(): Group
+    {
+        $user = Auth::user();
+
+        return $user instanceof User ? $user->group : throw new AuthenticationException;
+    }
+}

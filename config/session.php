@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'driver' => env('SESSION_DRIVER', 'database'),
+    'lifetime' => 60 * 24 * 14,
+    'expire_on_close' => false,
+    'encrypt' => false,
+    'connection' => null,
+    'table' => 'sessions',
+    'lottery' => [2, 100],
+    'cookie' => env('SESSION_COOKIE', 'compadre'),
+    'path' => '/',
+    'domain' => null,
+    'secure' => (bool) env('SESSION_SECURE', false),
+    'http_only' => true,
+    'same_site' => 'lax',
+];

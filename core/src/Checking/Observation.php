@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Checking;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+use Compadre\Core\Rope\Material;
+use Compadre\Core\Rope\Measure;
+use Compadre\Core\Rope\RopeInHand;
+
+/**
+ * What one leader saw of one knot tied by one learner. Prompts: 0, 1, or 2 for two and more. Measured tail in mm.
+ */
+final readonly class Observation
+{
+    public function __construct(
+        public Seen $tying,
+        public Seen $dressing,
+        public Seen $tail,
+        public How $how,
+        public int $prompts,
+        public ?float $measured,
+        public Measure $measuredBy,
+        public ?RopeInHand $rope,
+        public ?string $mistake,
+    ) {
+        if ($tying === Seen::NotApplicable) {
+            throw Refusal::of('/tying', $tying->value, 'yes, no or not_looked: every knot is tied');
+        }
+        if ($measured !== null && ! $rope instanceof RopeInHand) {
+            throw Refusal::saying('/rope', null, 'the rope the tail was measured in', 'A measured tail needs the rope it was measured in.');
+        }
+        if ($how === How::Measured && $measured === null) {
+            throw Refusal::saying('/measured_mm', null, 'the measured tail in mm', 'A measured check needs the length that was measured.');
+        }
+    }
+
+    /** One tap: every part that applies is attested, with no prompt given. */
+    public static function cleanPass(bool $dressing = true, bool $tail = true): self
+    {
+        return new self(
+            Seen::Yes,
+            $dressing ? Seen::Yes : Seen::NotApplicable,
+            $tail ? Seen::Yes : Seen::NotApplicable,
+            How::Attested, 0, null, Measure::Millimetres, null, null,
+        );
+    }
+
+    /** Nothing seen: what an event says that is not itself a check. */
+    public static function nothing(): self
+    {
+        return new self(Seen::NotLooked, Seen::NotLooked, Seen::NotLooked, How::Attested, 0, null, Measure::Millimetres, null, null);
+    }
+
+    /** From the observation fields of a check event that has passed its schema. */
+    public static function from(Fields $fields): self
+    {
+        return new self(
+            self::seen($fields, 'tying'),
+            self::seen($fields, 'dressing'),
+            self::seen($fields, 'tail'),
+            How::tryFrom($fields->text('how', 'attested')) ?? throw Refusal::of($fields->place('how'), $fields->text('how'), 'attested or measured'),
+            $fields->whole('prompts', 0),
+            $fields->numberOrNull('measured_mm'),
+            Measure::tryFrom($fields->text('measured_by', 'mm')) ?? throw Refusal::of($fields->place('measured_by'), $fields->text('measured_by'), 'mm, gauge, finger or diameters'),
+            self::rope($fields->objectOrNull('rope')),
+            $fields->textOrNull('mistake'),
+        );
+    }
+
+    private static function seen(Fields $fields, string $part): Seen
+    {
+        return Seen::tryFrom($fields->text($part)) ?? throw Refusal::of($fields->place($part), $fields->text($part), 'yes, no, not_looked or not_applicable');
+    }
+
+    private static function rope(?Fields $rope): ?RopeInHand
+    {
+        if (! $rope instanceof Fields) {
+            return null;
+        }
+        $material = Material::tryFrom($rope->text('material')) ?? throw Refusal::of($rope->place('material'), $rope->text('material'), 'natural, polyester, nylon, polypropylene or hmpe');
+
+        return RopeInHand::of($rope->number('diameter_mm'), $material, $rope->flag('wet'), $rope->numberOrNull('width_mm'));
+    }
+}

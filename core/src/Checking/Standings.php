@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Checking;
+
+/**
+ * Standings as a function of the set of check events: the same set in any order gives the same standings.
+ *
+ * Order: by corrected time, but never against the order of one device, which counts its own events; ties by device
+ * and number. A retract removes its target, whenever it arrives. An overrule takes its target's place and day.
+ */
+final class Standings
+{
+    /**
+     * @param  iterable<CheckEvent>  $events
+     * @param  list<string>  $hardKnots
+     * @return list<Standing> by learner and knot
+     */
+    public static function derive(iterable $events, array $hardKnots = []): array
+    {
+        $standings = [];
+        foreach (self::grouped(self::inForce(EventOrder::sort($events))) as $entries) {
+            $standings[] = self::one($entries, $hardKnots);
+        }
+
+        return $standings;
+    }
+
+    /**
+     * @param  list<CheckEvent>  $events  in order
+     * @return list<CheckEvent>
+     */
+    private static function inForce(array $events): array
+    {
+        $byId = [];
+        $gone = [];
+        foreach ($events as $event) {
+            $byId[$event->id] = $event;
+        }
+        foreach ($events as $event) {
+            $aimed = $event->target !== null ? ($byId[$event->target] ?? null) : null;
+            if ($event->kind === Kind::Retract && self::sameMatter($event, $aimed)) {
+                $gone[(string) $event->target] = true;
+            }
+        }
+        foreach ($events as $event) {
+            $aimed = $event->target !== null ? ($byId[$event->target] ?? null) : null;
+            if ($event->kind === Kind::Overrule && ! isset($gone[$event->id]) && self::sameMatter($event, $aimed)) {
+                $gone[(string) $event->target] = true;
+            }
+        }
+
+        return array_values(array_filter($events, static fn (CheckEvent $event): bool => $event->kind !== Kind::Retract && ! isset($gone[$event->id])));
+    }
+
+    private static function sameMatter(CheckEvent $event, ?CheckEvent $aimed): bool
+    {
+        return $aimed instanceof CheckEvent && $aimed->learner === $event->learner && $aimed->knot === $event->knot;
+    }
+
+    /**
+     * @param  list<CheckEvent>  $events
+     * @return array<string, non-empty-list<CheckEvent>>
+     */
+    private static function grouped(array $events): array
+    {
+        $groups = [];
+        foreach ($events as $event) {
+            $groups[$event->learner."\0".$event->knot][] = $event;
+        }
+        ksort($groups, SORT_STRING);
+
+        return $groups;
+    }
+
+    /**
+     * @param  non-empty-list<CheckEvent>  $events
+     * @param  list<string>  $hardKnots
+     */
+    private static function one(array $events, array $hardKnots): Standing
+    {
+        $results = array_map(static fn (CheckEvent $event): DayResult => new DayResult($event->day, $event->verdict, $event->kind === Kind::Prior), $events);
+        $current = $events[count($events) - 1];
+        $leaders = [];
+        foreach ($events as $event) {
+            if ($event->day === $current->day && $event->kind !== Kind::Prior && ! in_array($event->by, $leaders, true)) {
+                $leaders[] = $event->by;
+            }
+        }
+
+        return new Standing(
+            $current->learner, $current->knot, Ladder::level($results), $current, $results, $leaders,
+            Memory::from($results, in_array($current->knot, $hardKnots, true)),
+            self::since($results, Level::HasIt), self::since($results, Level::Kept),
+        );
+    }
+
+    /**
+     * The day on which a level was first reached.
+     *
+     * @param  list<DayResult>  $results
+     */
+    private static function since(array $results, Level $level): ?string
+    {
+        foreach (array_keys($results) as $last) {
+            $reached = Ladder::level(array_slice($results, 0, $last + 1));
+            if ($reached instanceof Level && $reached->rung() >= $level->rung()) {
+                return $results[$last]->day;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Data;
+
+use Compadre\Core\Refusal;
+
+/**
+ * A JSON object read field by field, each as the type it has to be. Every refusal names its place.
+ */
+final readonly class Fields
+{
+    /** @param array<mixed> $data */
+    private function __construct(private array $data, public string $at) {}
+
+    public static function of(mixed $data, string $at = ''): self
+    {
+        if (! is_array($data)) {
+            throw Refusal::of($at, $data, 'an object');
+        }
+
+        return new self($data, $at);
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->data[$name]);
+    }
+
+    public function text(string $name, ?string $default = null): string
+    {
+        $value = $this->data[$name] ?? $default;
+
+        return is_string($value) ? $value : throw Refusal::of($this->place($name), $value, 'a text');
+    }
+
+    public function textOrNull(string $name): ?string
+    {
+        return $this->has($name) ? $this->text($name) : null;
+    }
+
+    public function whole(string $name, ?int $default = null): int
+    {
+        $value = $this->data[$name] ?? $default;
+
+        return is_int($value) ? $value : throw Refusal::of($this->place($name), $value, 'a whole number');
+    }
+
+    public function wholeOrNull(string $name): ?int
+    {
+        return $this->has($name) ? $this->whole($name) : null;
+    }
+
+    public function number(string $name, ?float $default = null): float
+    {
+        $value = $this->data[$name] ?? $default;
+
+        return is_int($value) || is_float($value) ? (float) $value : throw Refusal::of($this->place($name), $value, 'a number');
+    }
+
+    public function numberOrNull(string $name): ?float
+    {
+        return $this->has($name) ? $this->number($name) : null;
+    }
+
+    public function flag(string $name, bool $default = false): bool
+    {
+        $value = $this->data[$name] ?? $default;
+
+        return is_bool($value) ? $value : throw Refusal::of($this->place($name), $value, 'true or false');
+    }
+
+    public function object(string $name): self
+    {
+        return self::of($this->data[$name] ?? null, $this->place($name));
+    }
+
+    public function objectOrNull(string $name): ?self
+    {
+        return $this->has($name) ? $this->object($name) : null;
+    }
+
+    /** @return list<self> */
+    public function objects(string $name): array
+    {
+        $found = [];
+        foreach ($this->list($name) as $index => $entry) {
+            $found[] = self::of($entry, $this->place($name).'/'.$index);
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, self> by key */
+    public function map(string $name): array
+    {
+        $found = [];
+        foreach ($this->has($name) ? $this->object($name)->data : [] as $key => $entry) {
+            $found[(string) $key] = self::of($entry, $this->place($name).'/'.$key);
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, float> by key */
+    public function numbers(string $name): array
+    {
+        $object = $this->object($name);
+        $found = [];
+        foreach (array_keys($object->data) as $key) {
+            $found[(string) $key] = $object->number((string) $key);
+        }
+
+        return $found;
+    }
+
+    /** @return list<string> */
+    public function texts(string $name): array
+    {
+        $found = [];
+        foreach ($this->list($name) as $index => $entry) {
+            $found[] = is_string($entry) ? $entry : throw Refusal::of($this->place($name).'/'.$index, $entry, 'a text');
+        }
+
+        return $found;
+    }
+
+    /** @return list<mixed> an absent list is an empty one */
+    public function list(string $name): array
+    {
+        $value = $this->data[$name] ?? [];
+
+        return is_array($value) && array_is_list($value) ? $value : throw Refusal::of($this->place($name), $value, 'a list');
+    }
+
+    /** @return array<mixed> */
+    public function raw(): array
+    {
+        return $this->data;
+    }
+
+    public function place(string $name): string
+    {
+        return $this->at.Pointer::of([$name]);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+/**
+ * Where one strand passes over another. The strands are numbers into the diagram; s is the length along each; angle
+ * in radians between the two lines, at most a right angle; sign +1 or -1 by the directions of travel, null where an
+ * object, which has no direction, takes part.
+ */
+final readonly class Crossing
+{
+    public function __construct(
+        public int $over,
+        public float $overAt,
+        public int $under,
+        public float $underAt,
+        public Point $at,
+        public float $angle,
+        public ?int $sign,
+    ) {}
+}

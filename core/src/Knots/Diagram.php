@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+/**
+ * Strands laid out on the plane with every crossing settled.
+ */
+final readonly class Diagram
+{
+    /**
+     * @param  list<Strand>  $strands
+     * @param  list<Crossing>  $crossings
+     */
+    public function __construct(public array $strands, public array $crossings) {}
+
+    /**
+     * A strand's crossings in order of travel.
+     *
+     * @return list<Visit>
+     */
+    public function visits(int $strand): array
+    {
+        $visits = [];
+        foreach ($this->crossings as $number => $crossing) {
+            if ($crossing->over === $strand) {
+                $visits[] = new Visit($number, $crossing->overAt, true, $crossing->under);
+            }
+            if ($crossing->under === $strand) {
+                $visits[] = new Visit($number, $crossing->underAt, false, $crossing->over);
+            }
+        }
+        usort($visits, static fn (Visit $a, Visit $b): int => $a->at <=> $b->at);
+
+        return $visits;
+    }
+
+    /** @return array{float, float, float, float} x, y, width and height of all ropes, in rope widths */
+    public function box(): array
+    {
+        $xs = [];
+        $ys = [];
+        foreach ($this->strands as $strand) {
+            foreach ($strand->curve->points as $point) {
+                $xs[] = $point->x - $strand->width / 2;
+                $xs[] = $point->x + $strand->width / 2;
+                $ys[] = $point->y - $strand->width / 2;
+                $ys[] = $point->y + $strand->width / 2;
+            }
+        }
+
+        return $xs === [] || $ys === [] ? [0.0, 0.0, 1.0, 1.0] : [min($xs), min($ys), max($xs) - min($xs), max($ys) - min($ys)];
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * A knot as its pack describes it. Minutes are for teaching one knot to 11 to 13 year olds.
+ */
+final readonly class KnotPack
+{
+    /**
+     * @param  non-empty-list<string>  $names  the first is shown
+     * @param  list<string>  $prerequisites  ids of other knots
+     * @param  list<string>  $tyingChecks
+     * @param  list<string>  $dressingChecks
+     * @param  list<string>  $tailChecks
+     * @param  list<string>  $cautions  one line each
+     * @param  array<string, KnotMistake>  $mistakes  by id, likeliest first
+     * @param  non-empty-list<Method>  $methods  the first is the default
+     */
+    public function __construct(
+        public string $file,
+        public string $id,
+        public int $version,
+        public array $names,
+        public string $family,
+        public string $audience,
+        public bool $isMistake,
+        public string $purpose,
+        public string $notFor,
+        public string $tiedWith,
+        public string $undo,
+        public string $test,
+        public string $tailClass,
+        public int $minutes,
+        public bool $hard,
+        public float $ropeFactor,
+        public bool $handMatters,
+        public bool $hasDressing,
+        public bool $hasTail,
+        public array $prerequisites,
+        public array $tyingChecks,
+        public array $dressingChecks,
+        public array $tailChecks,
+        public array $cautions,
+        public array $mistakes,
+        public array $methods,
+    ) {}
+
+    public static function from(Fields $pack, string $file): self
+    {
+        $mistakes = [];
+        foreach ($pack->objects('mistakes') as $mistake) {
+            $mistakes[$mistake->text('id')] = KnotMistake::from($mistake);
+        }
+        $checks = $pack->object('checks');
+        $names = $pack->texts('names');
+        $methods = array_map(Method::from(...), $pack->objects('methods'));
+        if ($names === [] || $methods === []) {
+            throw Refusal::of($names === [] ? '/names' : '/methods', [], 'at least one');
+        }
+
+        return new self(
+            $file, $pack->text('id'), $pack->whole('version'), $names, $pack->text('family'), $pack->text('audience', 'all'),
+            $pack->flag('is_mistake'), $pack->text('purpose'), $pack->text('not_for'), $pack->text('tied_with'), $pack->text('undo'),
+            $pack->text('test', ''), $pack->text('tail_class'), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
+            $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
+            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods,
+        );
+    }
+
+    public function method(?string $id): Method
+    {
+        if ($id === null) {
+            return $this->methods[0];
+        }
+        foreach ($this->methods as $method) {
+            if ($method->id === $id) {
+                return $method;
+            }
+        }
+
+        throw Refusal::of('/method', $id, 'one of '.implode(', ', $this->methodIds()));
+    }
+
+    /** @return list<string> */
+    public function methodIds(): array
+    {
+        return array_map(static fn (Method $method): string => $method->id, $this->methods);
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Data\Schema;
+use Compadre\Core\Refusal;
+
+/**
+ * The knots of a folder of packs, read as they are asked for.
+ */
+final class Library
+{
+    /** @var array<string, KnotPack> */
+    private array $read = [];
+
+    /** @param array<string, string> $files by knot id */
+    private function __construct(private readonly array $files) {}
+
+    public static function at(string $folder): self
+    {
+        $files = [];
+        foreach (glob($folder.'/knots/*.json') ?: [] as $file) {
+            $files[basename($file, '.json')] = $file;
+        }
+
+        return new self($files);
+    }
+
+    /** @return list<string> in order of the alphabet */
+    public function ids(): array
+    {
+        return array_keys($this->files);
+    }
+
+    public function has(string $id): bool
+    {
+        return isset($this->files[$id]);
+    }
+
+    /** @throws Refusal for a knot that is not in the library, or a pack with a fault */
+    public function knot(string $id, string $field = '/knot'): KnotPack
+    {
+        if (! isset($this->files[$id])) {
+            throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+        }
+
+        return $this->read[$id] ??= KnotPack::from(Fields::of(Json::arrays(Json::file($this->files[$id]))), basename($this->files[$id]));
+    }
+
+    /** @return array<string, KnotPack> */
+    public function all(): array
+    {
+        $knots = [];
+        foreach ($this->ids() as $id) {
+            $knots[$id] = $this->knot($id);
+        }
+
+        return $knots;
+    }
+
+    /** @return list<string> knots whose memory starts shorter */
+    public function hard(): array
+    {
+        return array_keys(array_filter($this->all(), static fn (KnotPack $knot): bool => $knot->hard));
+    }
+
+    /**
+     * Holds every pack to its schema, its own words and its neighbours; the first fault is thrown.
+     *
+     * @param  array<string, mixed>  $schema
+     */
+    public function verify(array $schema): void
+    {
+        foreach ($this->files as $id => $file) {
+            $name = basename($file);
+            try {
+                Schema::hold(Json::file($file), $schema);
+                $knot = $this->knot($id);
+                $this->verifyReferences($knot);
+                foreach ($knot->methods as $method) {
+                    $loose = DiagramBuilder::loose($method, $name);
+                    DiagramBuilder::tight($method, $name);
+                    PaintOrder::of($loose);
+                    StepStates::of($method, $loose, $name);
+                }
+            } catch (Refusal $fault) {
+                throw str_contains($fault->getMessage(), $name) ? $fault : Refusal::saying($fault->field, $fault->value, $fault->allowed, $name.': '.$fault->getMessage());
+            }
+        }
+    }
+
+    private function verifyReferences(KnotPack $knot): void
+    {
+        if ($knot->id.'.json' !== $knot->file) {
+            throw Refusal::of('/id', $knot->id, 'the name of its file, '.basename($knot->file, '.json'));
+        }
+        foreach ($knot->prerequisites as $index => $needed) {
+            if (! $this->has($needed) || $needed === $knot->id) {
+                throw Refusal::of("/prerequisites/$index", $needed, 'another knot of the library');
+            }
+        }
+    }
+}

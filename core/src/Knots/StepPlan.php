@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+use Compadre\Core\Data\Fields;
+
+/**
+ * One step: how far each rope's end has travelled when it is done (waypoint numbers), which kind of move it is, and
+ * the words for it, plain and, where one helps, as part of a story.
+ */
+final readonly class StepPlan
+{
+    /** @param array<string, float> $reach by strand */
+    public function __construct(
+        public string $move,
+        public array $reach,
+        public string $say,
+        public ?string $story,
+        public bool $tight,
+    ) {}
+
+    public static function from(Fields $fields): self
+    {
+        return new self(
+            $fields->text('move'),
+            $fields->has('to') ? $fields->numbers('to') : [],
+            $fields->text('say'),
+            $fields->textOrNull('story'),
+            $fields->flag('tight'),
+        );
+    }
+}

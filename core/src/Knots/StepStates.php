@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+/**
+ * The state of a drawing at each step of its method. A rope's end only ever travels forward.
+ */
+final class StepStates
+{
+    /** An end lying this close to a crossing (rope widths) would hide which way it went. */
+    public const CLEAR = 0.9;
+
+    /** @return list<StepState> */
+    public static function of(Method $method, Diagram $diagram, string $file = ''): array
+    {
+        $fault = new PackFault($file, $method);
+        $ropes = self::ropes($diagram);
+        $reach = [];
+        foreach ($ropes as $id => $rope) {
+            $reach[$id] = $rope->curve->lengthAt($method->start[$id] ?? 0.0);
+        }
+        $states = [];
+        foreach ($method->steps as $number => $step) {
+            $moved = [];
+            foreach ($step->reach as $id => $waypoint) {
+                $rope = $ropes[$id] ?? throw $fault->step($number, $id, 'one of the ropes '.implode(', ', array_keys($ropes)));
+                $last = count($rope->curve->cubics);
+                if ($waypoint < 0 || $waypoint > $last) {
+                    throw $fault->step($number, $waypoint, "a waypoint of \"$id\" from 0 to $last");
+                }
+                $to = $rope->curve->lengthAt($waypoint);
+                if ($to < $reach[$id] - 1e-9) {
+                    throw $fault->step($number, $waypoint, "a waypoint of \"$id\" no nearer its standing end than in the step before");
+                }
+                self::holdClear($diagram, $id, $to, $fault, $number, $waypoint);
+                if ($to > $reach[$id] + 1e-9) {
+                    $moved[$id] = [$reach[$id], $to];
+                }
+                $reach[$id] = $to;
+            }
+            $states[] = new StepState($step, $reach, $moved);
+        }
+        foreach ($ropes as $id => $rope) {
+            if ($method->steps !== [] && $reach[$id] < $rope->curve->length() - 1e-6) {
+                throw $fault->step(count($method->steps) - 1, $id, "all of \"$id\" drawn when the last step is done");
+            }
+        }
+
+        return $states;
+    }
+
+    private static function holdClear(Diagram $diagram, string $id, float $to, PackFault $fault, int $step, float $waypoint): void
+    {
+        foreach ($diagram->strands as $number => $strand) {
+            foreach ($strand->id === $id ? $diagram->visits($number) : [] as $order => $visit) {
+                $other = $diagram->strands[$visit->other];
+                if ($other->kind->isRope() && abs($visit->at - $to) < self::CLEAR) {
+                    throw $fault->step($step, $waypoint, sprintf('the end of "%s" to rest at least %.1f rope widths from its crossing %d', $id, self::CLEAR, $order + 1));
+                }
+            }
+        }
+    }
+
+    /** @return array<string, Strand> */
+    private static function ropes(Diagram $diagram): array
+    {
+        $ropes = [];
+        foreach ($diagram->strands as $strand) {
+            if ($strand->kind->isRope()) {
+                $ropes[$strand->id] = $strand;
+            }
+        }
+
+        return $ropes;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * A strand as a pack writes it: waypoints in rope widths and, for a rope, over (o) and under (u) at every crossing
+ * in order of travel from the standing end.
+ */
+final readonly class StrandPlan
+{
+    /**
+     * @param  list<Point>  $points
+     * @param  ?list<Point>  $tight  the same strand drawn up tight
+     */
+    public function __construct(
+        public string $id,
+        public StrandKind $kind,
+        public array $points,
+        public string $word,
+        public float $width,
+        public ?array $tight,
+    ) {}
+
+    public static function from(Fields $fields): self
+    {
+        $kind = StrandKind::tryFrom($fields->text('kind')) ?? throw Refusal::of($fields->place('kind'), $fields->text('kind'), 'one of '.implode(', ', array_column(StrandKind::cases(), 'value')));
+
+        return new self(
+            $fields->text('id'), $kind, self::points($fields, 'points'),
+            str_replace(' ', '', $fields->text('word', '')), $fields->number('width', 1.0),
+            $fields->has('tight') ? self::points($fields, 'tight') : null,
+        );
+    }
+
+    /** @return list<Point> */
+    private static function points(Fields $fields, string $name): array
+    {
+        $points = [];
+        foreach ($fields->list($name) as $index => $pair) {
+            $x = is_array($pair) ? ($pair[0] ?? null) : null;
+            $y = is_array($pair) ? ($pair[1] ?? null) : null;
+            if (! is_numeric($x) || ! is_numeric($y)) {
+                throw Refusal::of($fields->place($name).'/'.$index, $pair, 'two numbers, x and y');
+            }
+            $points[] = new Point((float) $x, (float) $y);
+        }
+
+        return $points;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+/**
+ * Cubic pieces as the text of an SVG path.
+ */
+final class SvgPath
+{
+    /** @param list<Cubic> $cubics joined end to end */
+    public static function of(array $cubics): string
+    {
+        if ($cubics === []) {
+            return '';
+        }
+        $text = 'M'.self::point($cubics[0]->a);
+        foreach ($cubics as $cubic) {
+            $text .= 'C'.self::point($cubic->b).' '.self::point($cubic->c).' '.self::point($cubic->d);
+        }
+
+        return $text;
+    }
+
+    public static function number(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
+    }
+
+    private static function point(Point $point): string
+    {
+        return self::number($point->x).' '.self::number($point->y);
+    }
+}

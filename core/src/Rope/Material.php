@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+/**
+ * What a rope is made of.
+ */
+enum Material: string
+{
+    case Natural = 'natural';
+    case Polyester = 'polyester';
+    case Nylon = 'nylon';
+    case Polypropylene = 'polypropylene';
+    case Hmpe = 'hmpe';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Natural => 'natural fibre',
+            self::Polyester => 'polyester braid',
+            self::Nylon => 'nylon',
+            self::Polypropylene => 'polypropylene',
+            self::Hmpe => 'HMPE',
+        };
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+/**
+ * What a tail was measured with, and how far that can be trusted.
+ */
+enum Measure: string
+{
+    case Millimetres = 'mm';
+    case Gauge = 'gauge';
+    case Finger = 'finger';
+    case Diameters = 'diameters';
+
+    /** How far off the measured value may be, in mm, for a value and a rope diameter in mm. */
+    public function uncertainty(float $measured, float $diameter): float
+    {
+        return match ($this) {
+            self::Millimetres, self::Gauge => 3.0,
+            self::Finger => 0.2 * $measured,
+            self::Diameters => $diameter,
+        };
+    }
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Millimetres => 'a ruler',
+            self::Gauge => 'the gauge strip',
+            self::Finger => 'finger widths',
+            self::Diameters => 'rope diameters',
+        };
+    }
+}

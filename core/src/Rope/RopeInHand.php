@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+use Compadre\Core\Refusal;
+
+/**
+ * The rope a knot is tied in: diameter in mm (more than 0, at most 100), material, wet or dry; for tape its width in mm.
+ */
+final readonly class RopeInHand
+{
+    private function __construct(
+        public float $diameter,
+        public Material $material,
+        public bool $wet,
+        public ?float $width,
+    ) {}
+
+    public static function of(float $diameter, Material $material, bool $wet = false, ?float $width = null): self
+    {
+        if (! ($diameter > 0 && $diameter <= 100)) {
+            throw Refusal::of('/diameter_mm', $diameter, 'more than 0 and at most 100 mm');
+        }
+        if ($width !== null && ! ($width > 0 && $width <= 200)) {
+            throw Refusal::of('/width_mm', $width, 'more than 0 and at most 200 mm');
+        }
+
+        return new self($diameter, $material, $wet, $width);
+    }
+
+    public function words(): string
+    {
+        return rtrim(rtrim(number_format($this->diameter, 1, '.', ''), '0'), '.').' mm '.$this->material->words().($this->wet ? ', wet' : '');
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * How long a tail has to be. required = max(floor, m x slip x d) + back-up, in mm; the constants are the
+ * pack's (packs/materials/rope.json) and a group may replace them.
+ */
+final readonly class TailRule
+{
+    /**
+     * @param  array<string, array{m: float, floor: float}>  $classes  m in diameters (tape: in widths), floor in mm
+     * @param  array<string, float>  $slip  by material
+     */
+    private function __construct(
+        private array $classes,
+        private array $slip,
+        private float $wet,
+        private float $backup,
+        private float $longAbove,
+    ) {}
+
+    public static function fromPack(Fields $pack): self
+    {
+        $classes = [];
+        foreach ($pack->map('tail_classes') as $id => $class) {
+            $classes[$id] = ['m' => $class->number('m'), 'floor' => $class->number('floor_mm')];
+        }
+        $slip = [];
+        foreach ($pack->map('materials') as $id => $material) {
+            $slip[$id] = $material->number('slip');
+        }
+
+        return new self($classes, $slip, $pack->number('wet_slip'), $pack->number('backup_diameters'), $pack->number('long_above'));
+    }
+
+    /**
+     * What this rope asks of a knot of this tail class, and what a measured tail comes to.
+     *
+     * @param  ?float  $measured  in mm, 0 or more; null when nothing was measured
+     */
+    public function judge(string $class, RopeInHand $rope, TailSchool $school, bool $backup, ?float $measured, Measure $by): TailJudgement
+    {
+        if ($measured !== null && $measured < 0) {
+            throw Refusal::of('/measured_mm', $measured, 'at least 0');
+        }
+        $required = $this->required($class, $rope, $school, $backup);
+        $uncertainty = $by->uncertainty($measured ?? (float) $required->millimetres, $rope->diameter);
+        if ($measured === null) {
+            return new TailJudgement($required->millimetres, $uncertainty, null, $required->reason);
+        }
+        $verdict = match (true) {
+            abs($measured - $required->millimetres) <= $uncertainty => TailVerdict::Borderline,
+            $measured < $required->millimetres => TailVerdict::Short,
+            $measured > $this->longAbove * $required->millimetres => TailVerdict::Long,
+            default => TailVerdict::Good,
+        };
+
+        return new TailJudgement($required->millimetres, $uncertainty, $verdict, TailWording::reason($verdict, $required, $measured, $by, $uncertainty));
+    }
+
+    public function required(string $class, RopeInHand $rope, TailSchool $school, bool $backup): RequiredTail
+    {
+        $rule = $this->classes[$class] ?? throw Refusal::of('/tail_class', $class, 'one of '.implode(', ', array_keys($this->classes)));
+        if ($rope->width !== null && $class !== 'tape') {
+            throw Refusal::of('/width_mm', $rope->width, 'nothing: a width is for knots in tape only');
+        }
+        if ($class === 'tape' && $rope->width === null) {
+            throw Refusal::of('/width_mm', null, 'a width in mm: this knot is tied in tape');
+        }
+        $slip = $this->slip[$rope->material->value] * ($rope->wet ? $this->wet : 1.0);
+        $byDiameter = $rule['m'] * $slip * ($rope->width ?? $rope->diameter);
+        $base = match ($school) {
+            TailSchool::Longer => max($rule['floor'], $byDiameter),
+            TailSchool::Fixed => $rule['floor'],
+            TailSchool::Diameters => $byDiameter,
+        };
+        $extra = $backup ? $this->backup * $rope->diameter : 0.0;
+        // Products such as 10 x 1.1 x 8 carry a trace of binary rounding, which must not cost a millimetre.
+        $millimetres = (int) ceil(round($base + $extra, 6));
+
+        return new RequiredTail($millimetres, TailWording::required($millimetres, $rope, $school, $rule, $byDiameter, $extra));
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching;
+
+use Compadre\Core\Checking\Level;
+use Compadre\Core\Checking\Memory;
+
+/**
+ * A learner as the planner sees one.
+ */
+final readonly class PlanLearner
+{
+    /**
+     * @param  array<string, Level>  $levels  by knot
+     * @param  array<string, Memory>  $memories  by knot
+     * @param  list<string>  $badges  ids of badges under way
+     */
+    public function __construct(
+        public string $id,
+        public AgeBand $band,
+        public array $levels,
+        public array $memories,
+        public array $badges,
+    ) {}
+}

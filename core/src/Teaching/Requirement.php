@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching;
+
+use Compadre\Core\Checking\Level;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * What a badge asks for: a leaf, or some number of a list of further requirements (all of them, or n of them).
+ */
+final readonly class Requirement
+{
+    /** @param list<self> $parts */
+    private function __construct(public ?Leaf $leaf, public int $needed, public array $parts) {}
+
+    public static function from(Fields $fields): self
+    {
+        if ($fields->has('knot')) {
+            $level = Level::tryFrom($fields->text('level', 'has_it')) ?? throw Refusal::of($fields->place('level'), $fields->text('level'), 'one of '.implode(', ', array_column(Level::cases(), 'value')));
+
+            return new self(new Leaf($fields->text('knot'), $level), 1, []);
+        }
+        $name = $fields->has('all') ? 'all' : 'of';
+        $parts = array_map(self::from(...), $fields->objects($name));
+        $needed = $name === 'all' ? count($parts) : $fields->whole('choose');
+        if ($parts === []) {
+            throw Refusal::of($fields->place($name), [], 'at least one requirement');
+        }
+        if ($needed < 1 || $needed > count($parts)) {
+            throw Refusal::of($fields->place('choose'), $needed, 'from 1 to '.count($parts).', as many as are listed');
+        }
+
+        return new self(null, $needed, $parts);
+    }
+
+    /** @return list<Leaf> */
+    public function leaves(): array
+    {
+        if ($this->leaf instanceof Leaf) {
+            return [$this->leaf];
+        }
+        $leaves = [];
+        foreach ($this->parts as $part) {
+            array_push($leaves, ...$part->leaves());
+        }
+
+        return $leaves;
+    }
+
+    /**
+     * The leaves still to be met at the least cost: everything of an all-of, the cheapest of an n-of.
+     *
+     * @param  array<string, Level>  $levels  by knot
+     * @param  callable(Leaf): float  $cost
+     * @return list<Leaf>
+     */
+    public function open(array $levels, callable $cost): array
+    {
+        if ($this->leaf instanceof Leaf) {
+            return $this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? [] : [$this->leaf];
+        }
+        $choices = [];
+        foreach ($this->parts as $order => $part) {
+            $open = $part->open($levels, $cost);
+            $choices[] = [array_sum(array_map($cost, $open)), $order, $open];
+        }
+        usort($choices, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+        $leaves = [];
+        foreach (array_slice($choices, 0, $this->needed) as [, , $open]) {
+            array_push($leaves, ...$open);
+        }
+
+        return $leaves;
+    }
+
+    /**
+     * How much is met, counted in leaves: an n-of counts its n best.
+     *
+     * @param  array<string, Level>  $levels  by knot
+     * @return array{int, int} met and needed
+     */
+    public function progress(array $levels): array
+    {
+        if ($this->leaf instanceof Leaf) {
+            return [$this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? 1 : 0, 1];
+        }
+        $parts = array_map(static fn (self $part): array => $part->progress($levels), $this->parts);
+        usort($parts, static fn (array $a, array $b): int => [$a[1] - $a[0], -$a[0]] <=> [$b[1] - $b[0], -$b[0]]);
+        $met = 0;
+        $needed = 0;
+        foreach (array_slice($parts, 0, $this->needed) as [$partMet, $partNeeded]) {
+            $met += $partMet;
+            $needed += $partNeeded;
+        }
+
+        return [$met, $needed];
+    }
+
+    /**
+     * @param  array<string, Level>  $levels  by knot
+     * @return array<string, mixed> the tree with what is met
+     */
+    public function outline(array $levels): array
+    {
+        if ($this->leaf instanceof Leaf) {
+            return ['knot' => $this->leaf->knot, 'level' => $this->leaf->level->value, 'met' => $this->leaf->metBy($levels[$this->leaf->knot] ?? null)];
+        }
+        [$met, $needed] = $this->progress($levels);
+
+        return [
+            'choose' => $this->needed, 'among' => count($this->parts), 'met' => $met >= $needed,
+            'parts' => array_map(static fn (self $part): array => $part->outline($levels), $this->parts),
+        ];
+    }
+}

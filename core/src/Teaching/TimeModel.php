@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching;
+
+/**
+ * Minutes of a meeting's blocks. A new knot: the pack's minutes x age factor (youngest band) x (1 + 0.02 for each
+ * learner above 8), plus half a minute of checking a learner, shared by the checkers. An old knot: 2 minutes and a
+ * quarter of a minute a learner, shared likewise.
+ */
+final class TimeModel
+{
+    public const WELCOME = 5;
+
+    public const CLEAR_UP = 5;
+
+    public const OLD_SHARE = 0.2;
+
+    public static function newKnot(int $packMinutes, AgeBand $youngest, int $learners, int $checkers): float
+    {
+        $crowd = 1 + 0.02 * max(0, $learners - 8);
+
+        return $packMinutes * $youngest->factor() * $crowd + 0.5 * $learners / max(1, $checkers);
+    }
+
+    public static function oldKnot(int $learners, int $checkers): float
+    {
+        return 2 + 0.25 * $learners / max(1, $checkers);
+    }
+}

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\AddLearners;
+use App\Actions\AddMeeting;
+use App\Actions\MarkAttendance;
+use App\Actions\NewPerson;
+use App\Actions\RecordChecks;
+use App\Models\Group;
+use App\Models\Learner;
+use App\Models\Meeting;
+use App\Models\Role;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Rope\Material;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+
+/**
+ * The Gullwick Lantern Crew, an invented group in a harbour town that never was: a term of ten meetings, the sixth
+ * of them today.
+ */
+final class GullwickSeeder
+{
+    private int $seq = 0;
+
+    public function __construct(
+        private readonly NewPerson $newPerson,
+        private readonly AddLearners $addLearners,
+        private readonly AddMeeting $addMeeting,
+        private readonly MarkAttendance $mark,
+    ) {}
+
+    /** One password for the demo's people, random per installation. */
+    public static function password(): string
+    {
+        $file = storage_path('app/demo-password');
+        if (! File::exists($file)) {
+            File::put($file, GullwickTerm::WORDS[random_int(0, 7)].'-'.GullwickTerm::WORDS[random_int(8, 15)].'-'.random_int(1000, 9999));
+            chmod($file, 0600);
+        }
+
+        return trim(File::get($file));
+    }
+
+    public function run(): void
+    {
+        DB::transaction(function (): void {
+            $group = $this->group();
+            $people = $this->people($group);
+            $learners = $this->learners($group);
+            foreach ($this->meetings($group) as $number => $meeting) {
+                if ($number < 5) {
+                    $this->evening($number, $meeting, $learners, $people);
+                }
+            }
+            CarbonImmutable::setTestNow();
+        });
+    }
+
+    private function group(): Group
+    {
+        $zone = is_readable('/etc/timezone') ? trim((string) file_get_contents('/etc/timezone')) : '';
+        $group = Group::query()->create([
+            'name' => 'Gullwick Lantern Crew', 'time_zone' => in_array($zone, DateTimeZone::listIdentifiers(), true) ? $zone : 'UTC',
+            'units' => 'mm', 'age_from' => 8, 'age_to' => 13,
+        ])->refresh();
+        $group->ropes()->create(['name' => 'Practice rope, hemp', 'diameter_mm' => 10, 'material' => Material::Natural, 'is_usual' => true]);
+        $group->ropes()->create(['name' => 'Blue guy line', 'diameter_mm' => 6, 'material' => Material::Polypropylene]);
+        $walk = CarbonImmutable::parse($group->today())->addDays(28)->format('Y-m-d');
+        $group->badges()->create(['badge' => 'lantern-hand', 'due_on' => $walk]);
+        $group->badges()->create(['badge' => 'rigger', 'due_on' => $walk]);
+
+        return $group;
+    }
+
+    /** @return list<User> */
+    private function people(Group $group): array
+    {
+        $people = [];
+        foreach (GullwickTerm::LEADERS as [$name, $email, $role]) {
+            $people[] = ($this->newPerson)($group, Role::from($role), Fields::of(['name' => $name, 'email' => $email, 'password' => self::password()]))->refresh();
+        }
+
+        return $people;
+    }
+
+    /** @return array<string, Learner> by name */
+    private function learners(Group $group): array
+    {
+        $entries = array_map(fn (array $learner): Fields => Fields::of(['name' => $learner[0], 'age_band' => $learner[1], 'hand' => $learner[2] ?? null]), GullwickTerm::LEARNERS);
+        $learners = [];
+        foreach (($this->addLearners)($group, $entries) as $learner) {
+            $learners[$learner->name] = $learner;
+        }
+
+        return $learners;
+    }
+
+    /** @return list<Meeting> */
+    private function meetings(Group $group): array
+    {
+        $today = CarbonImmutable::parse($group->today());
+        $meetings = [];
+        for ($number = 0; $number < 10; $number++) {
+            $date = $today->addWeeks($number - 5)->format('Y-m-d');
+            $meetings[] = $this->addMeeting->write($group, $date, '18:30', 75, 2, $number % 3 === 2 ? 'On the green' : 'Net loft', '/date');
+        }
+
+        return $meetings;
+    }
+
+    /**
+     * @param  array<string, Learner>  $learners
+     * @param  list<User>  $people
+     */
+    private function evening(int $number, Meeting $meeting, array $learners, array $people): void
+    {
+        $time = CarbonImmutable::parse("{$meeting->date} 18:40", $people[0]->group->time_zone);
+        CarbonImmutable::setTestNow($time);
+        $away = GullwickTerm::AWAY[$number];
+        foreach ($learners as $name => $learner) {
+            ($this->mark)($meeting, $learner, $people[0], ! in_array($name, $away, true));
+        }
+        foreach (GullwickTerm::evening($number) as [$name, $knot, $outcome]) {
+            if (in_array($name, $away, true)) {
+                continue;
+            }
+            $time = $time->addSeconds(35);
+            CarbonImmutable::setTestNow($time);
+            $this->check($people[$this->seq % 2], $learners[$name], $meeting, $time, $knot, $outcome);
+        }
+    }
+
+    /** @param array<string, mixed> $outcome */
+    private function check(User $by, Learner $learner, Meeting $meeting, CarbonImmutable $time, string $knot, array $outcome): void
+    {
+        $event = $outcome + [
+            'id' => (string) Str::uuid7($time), 'schema' => 1, 'kind' => 'result', 'learner' => $learner->id, 'knot' => $knot, 'meeting' => $meeting->id,
+            'device' => 'demo-'.$by->role->value, 'device_seq' => ++$this->seq, 'observed_at' => $time->toIso8601ZuluString(),
+            'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'how' => 'attested', 'prompts' => 0,
+        ];
+        app(RecordChecks::class)($by, Fields::of(['sent_at' => $time->toIso8601ZuluString(), 'events' => [$event]]));
+    }
+}

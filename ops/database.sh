@@ -1,0 +1,66 @@
+# The private MariaDB of a house.
+
+database_prepare() {
+    local dir="$1" sockets="$2" dbport="$3"
+    render ops/conf/mariadb.cnf DIR="$dir" SOCKETS="$sockets" DBPORT="$dbport" >"$dir/run/mariadb.cnf"
+    [ -d "$dir/mysql/mysql" ] && return
+    step "making the database"
+    mkdir -p "$dir/mysql"
+    chown "$(service_user)" "$dir/mysql" "$dir/run" "$dir/log"
+    quietly "$dir/log/mariadb-install.log" mariadb-install-db --defaults-file="$dir/run/mariadb.cnf" \
+        --user="$(service_user)" --auth-root-authentication-method=normal --skip-test-db
+}
+
+start_database() {
+    local dir="$1"
+    service_alive "$dir" mariadb && return
+    setsid mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(service_user)" \
+        </dev/null >>"$dir/log/mariadb.out" 2>&1 9>&- &
+}
+
+# As the database's own root, over the private socket.
+database_root() {
+    local sockets="$1"
+    shift
+    mariadb --no-defaults --protocol=socket --socket="$sockets/mariadb.sock" -u root "$@"
+}
+
+database_wait() {
+    local dir="$1" sockets="$2" tries=0
+    until database_root "$sockets" -e 'select 1' >/dev/null 2>&1; do
+        tries=$((tries + 1))
+        if [ $tries -gt 300 ]; then
+            tail -n 20 "$dir/log/mariadb.err" >&2
+            fail "the database did not answer within 60 s; see $dir/log/mariadb.err"
+        fi
+        sleep 0.2
+    done
+}
+
+# The application's account, allowed just its own databases.
+database_account() {
+    local sockets="$1" password="$2" name
+    shift 2
+    {
+        # Root is for the private socket alone.
+        echo "delete from mysql.global_priv where User in ('root', '') and Host <> 'localhost';"
+        echo "flush privileges;"
+        echo "create user if not exists compadre@'127.0.0.1' identified by '$password';"
+        echo "alter user compadre@'127.0.0.1' identified by '$password';"
+        for name in "$@"; do
+            echo "create database if not exists \`$name\`;"
+            echo "grant all on \`$name\`.* to compadre@'127.0.0.1';"
+        done
+    } | database_root "$sockets"
+}
+
+# database_dump SOCKETS NAME FILE: whole or not at all.
+database_dump() {
+    local sockets="$1" name="$2" file="$3"
+    mariadb-dump --no-defaults --protocol=socket --socket="$sockets/mariadb.sock" -u root \
+        --single-transaction --hex-blob --routines --add-drop-table "$name" | gzip >"$file.part"
+    gzip -t "$file.part"
+    gzip -dc "$file.part" | tail -n 3 | grep -q 'Dump completed' || fail "the dump of $name broke off; nothing was written to $file"
+    chmod 600 "$file.part"
+    mv "$file.part" "$file"
+}

@@ -1,0 +1,82 @@
+# MariaDB, php-fpm and nginx of one house: the demo, the group or the tests. Each house has its own
+# folder var/HOUSE with its data, configuration, logs and storage, and its own ports.
+
+house_dir() { echo "$home/var/$1"; }
+
+# The account the services run as: whoever runs this, or, for root, the owner of the project's folder.
+service_user() {
+    if [ "$(id -u)" = 0 ]; then stat -c %U "$home"; else id -un; fi
+}
+
+port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# port_from START: the first free loopback port at or after START.
+port_from() {
+    local port="$1"
+    until port_free "$port"; do port=$((port + 1)); done
+    echo "$port"
+}
+
+# A process is ours when its pid file names a live process whose command line holds our folder.
+service_alive() {
+    local file="$1/run/$2.pid" pid
+    [ -s "$file" ] || return 1
+    pid="$(cat "$file")"
+    [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$1"
+}
+
+service_stop() {
+    local dir="$1" name="$2" signal="$3" pid tries=0
+    service_alive "$dir" "$name" || { rm -f "$dir/run/$name.pid"; return 0; }
+    pid="$(cat "$dir/run/$name.pid")"
+    kill "-$signal" "$pid" 2>/dev/null || true
+    while [ -d "/proc/$pid" ] && [ $tries -lt 150 ]; do
+        sleep 0.1
+        tries=$((tries + 1))
+    done
+    rm -f "$dir/run/$name.pid"
+}
+
+# Unix sockets have short names only (about 100 characters), so they lie in a private folder of the
+# system's temporary directory, whose name is kept with the house.
+socket_dir() {
+    local dir="$1" kept
+    kept="$(cat "$dir/run/sockets" 2>/dev/null || true)"
+    if [ -z "$kept" ] || [ ! -d "$kept" ] || [ "$(stat -c %a "$kept")" != 700 ]; then
+        kept="$(mktemp -d "${TMPDIR:-/tmp}/compadre.XXXXXX")"
+        chown "$(service_user)" "$kept"
+        echo "$kept" >"$dir/run/sockets"
+    fi
+    echo "$kept"
+}
+
+# render TEMPLATE KEY=VALUE... : the template with each {{KEY}} filled in.
+render() {
+    local text pair
+    text="$(cat "$1")"
+    shift
+    for pair in "$@"; do text="${text//"{{${pair%%=*}}}"/"${pair#*=}"}"; done
+    printf '%s\n' "$text"
+}
+
+start_fpm() {
+    local dir="$1" sockets="$2" root=()
+    service_alive "$dir" fpm && return
+    [ "$(id -u)" = 0 ] && root=(--allow-to-run-as-root)
+    render ops/conf/php-fpm.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" \
+        GROUP="$(id -gn "$(service_user)")" >"$dir/run/php-fpm.conf"
+    (
+        # shellcheck source=/dev/null
+        set -a; source "$dir/env"; set +a
+        exec setsid php-fpm8.2 --nodaemonize "${root[@]}" --fpm-config "$dir/run/php-fpm.conf" \
+            -d error_log="$dir/log/php.log" -c ops/conf/php.ini
+    ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 9>&- &
+}
+
+start_nginx() {
+    local dir="$1" sockets="$2" port="$3"
+    service_alive "$dir" nginx && return
+    mkdir -p "$dir/run/nginx"
+    render ops/conf/nginx.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" PORT="$port" PUBLIC="$home/public" >"$dir/run/nginx.conf"
+    setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 9>&-
+}

@@ -1,0 +1,1 @@
+import './app.css'; document.body.append('hi');

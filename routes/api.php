@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\AccountController;
+use App\Http\Controllers\CheckController;
+use App\Http\Controllers\CourseController;
+use App\Http\Controllers\CrewController;
+use App\Http\Controllers\HouseController;
+use App\Http\Controllers\KnotController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Middleware\HoldToApi;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware(HoldToApi::class)->group(function (): void {
+    Route::get('/house', [HouseController::class, 'show']);
+    Route::get('/badges', [HouseController::class, 'badges']);
+    Route::post('/setup', [HouseController::class, 'setUp']);
+    Route::post('/sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
+    Route::middleware('throttle:links')->group(function (): void {
+        Route::get('/join/{token}', [PeopleController::class, 'joinAbout']);
+        Route::post('/join/{token}', [PeopleController::class, 'join']);
+        Route::post('/reset/{token}', [AccountController::class, 'resetPassword']);
+    });
+});
+
+Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
+    Route::post('/sign-out', [AccountController::class, 'signOut']);
+    Route::get('/me', [AccountController::class, 'me']);
+    Route::get('/course', [CourseController::class, 'show']);
+    Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
+    Route::get('/meetings/{meeting}', [CourseController::class, 'meeting']);
+    Route::put('/meetings/{meeting}/attendance/{learner}', [CourseController::class, 'markAttendance'])->can('teach');
+    Route::get('/knots', [KnotController::class, 'index']);
+    Route::get('/knots/{knot}', [KnotController::class, 'show']);
+    Route::post('/tail', [KnotController::class, 'judgeTail']);
+    Route::get('/check/{knot}', [CheckController::class, 'sheet'])->can('check');
+    Route::post('/check-events', [CheckController::class, 'record'])->can('check');
+    Route::get('/crew', [CrewController::class, 'board']);
+    Route::post('/learners', [CrewController::class, 'add'])->can('people');
+    Route::get('/learners/{learner}', [CrewController::class, 'learner']);
+    Route::get('/people', [PeopleController::class, 'index'])->can('people');
+    Route::post('/invitations', [PeopleController::class, 'invite'])->can('people');
+    Route::delete('/invitations/{invitation}', [PeopleController::class, 'withdraw'])->can('people');
+});
