@@ -20,7 +20,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AddLearners
 {
-    public function __construct(private BadgeShelf $badges) {}
+    public function __construct(private BadgeShelf $badges)
+    {
+    }
 
     /**
      * @param  list<Fields>  $entries

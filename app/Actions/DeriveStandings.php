@@ -27,7 +27,9 @@ final class DeriveStandings
     /** @var list<array<string, mixed>> */
     private array $rows = [];
 
-    public function __construct(private readonly Library $library) {}
+    public function __construct(private readonly Library $library)
+    {
+    }
 
     /** Takes a new event in, with the level it brought its learner to. */
     public function add(ReadCheck $read): CheckEvent

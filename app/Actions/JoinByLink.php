@@ -16,7 +16,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class JoinByLink
 {
-    public function __construct(private NewPerson $newPerson) {}
+    public function __construct(private NewPerson $newPerson)
+    {
+    }
 
     /** @return array{group: string, role: string, expires_at: string} */
     public function about(string $token): array
@@ -40,7 +42,9 @@ final readonly class JoinByLink
     /** A link that was used, is too old or never was looks the same from outside. */
     private function open(string $token): Invitation
     {
-        $link = Invitation::query()->with('group')->where('token_hash', Invitation::hash($token))->lockForUpdate()->first();
+        $query = Invitation::query()->with('group')->where('token_hash', Invitation::hash($token));
+        $query->lockForUpdate();
+        $link = $query->first();
         if ($link === null || ! $link->open()) {
             throw (new ModelNotFoundException)->setModel(Invitation::class, ['this link']);
         }

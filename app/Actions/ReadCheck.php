@@ -17,7 +17,9 @@ use Compadre\Core\Knots\KnotPack;
  */
 final readonly class ReadCheck
 {
-    public function __construct(public CheckEvent $event, private Finding $finding, private Observation $seen, private KnotPack $knot) {}
+    public function __construct(public CheckEvent $event, private Finding $finding, private Observation $seen, private KnotPack $knot)
+    {
+    }
 
     public function answered(?Level $level): CheckEvent
     {

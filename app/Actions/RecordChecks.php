@@ -18,7 +18,9 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class RecordChecks
 {
-    public function __construct(private ReadCheckEvent $read, private DeriveStandings $derive) {}
+    public function __construct(private ReadCheckEvent $read, private DeriveStandings $derive)
+    {
+    }
 
     /** @return list<array{id: string, verdict: string, level: ?string, next: string}> */
     public function __invoke(User $by, Fields $batch): array
@@ -77,6 +79,7 @@ final readonly class RecordChecks
             $places[strtolower($entry->text('id'))] = $entry;
         }
         $known = [];
+        /** @var CheckEvent $event */
         foreach (CheckEvent::query()->whereIn('id', array_keys($places))->get() as $event) {
             if ($event->group_id !== $group->id) {
                 throw Refusal::of($places[$event->id]->place('id'), $event->id, 'a new id, made for this event');

@@ -25,7 +25,8 @@ final readonly class SetUpGroup
         private AddLearners $addLearners,
         private AddMeeting $addMeeting,
         private BadgeShelf $badges,
-    ) {}
+    ) {
+    }
 
     public function __invoke(Fields $set): User
     {

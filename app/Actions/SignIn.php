@@ -6,7 +6,6 @@ namespace App\Actions;
 
 use App\Models\User;
 use Compadre\Core\Refusal;
-use Illuminate\Support\Facades\Auth;
 
 /**
  * Signs a person in by e-mail and password. Which of the two was wrong is not told.
@@ -15,10 +14,11 @@ final class SignIn
 {
     public function __invoke(string $email, string $password): User
     {
-        $guard = Auth::guard('web');
+        $guard = Doorkeeper::guard();
         if (! $guard->attempt(['email' => mb_strtolower(trim($email)), 'password' => $password], true)) {
             throw Refusal::saying('/email', $email, 'an e-mail address and password that belong together', 'This e-mail address and password do not belong together.');
         }
+
         /** @var User */
         return $guard->user();
     }

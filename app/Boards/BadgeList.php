@@ -13,7 +13,9 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class BadgeList
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library) {}
+    public function __construct(private BadgeShelf $shelf, private Library $library)
+    {
+    }
 
     /** @return list<array<string, mixed>> */
     public function all(): array

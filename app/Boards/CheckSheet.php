@@ -22,7 +22,9 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class CheckSheet
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs) {}
+    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(Group $group, string $knotId, ?string $meetingId, ?string $ropeId): array

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Attendance;
-use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
@@ -19,13 +18,16 @@ use Compadre\Core\Teaching\CoursePlanner;
 use Compadre\Core\Teaching\PlanMeeting;
 use Compadre\Core\Teaching\UnmetNeed;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The term: what happened at the meetings behind, and what the core plans for those ahead.
  */
 final readonly class CourseView
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library) {}
+    public function __construct(private BadgeShelf $shelf, private Library $library)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(Group $group): array
@@ -65,7 +67,7 @@ final readonly class CourseView
         return ['id' => $meeting->id, 'date' => $meeting->date, 'starts_at' => $meeting->starts_at, 'minutes' => $meeting->minutes, 'checkers' => $meeting->checkers, 'place' => $meeting->place];
     }
 
-    /** @param Collection<int, Meeting> $meetings */
+    /** @param  Collection<int, Meeting>  $meetings */
     private function plan(GroupState $state, Collection $meetings): CoursePlan
     {
         $ahead = $meetings->filter(fn (Meeting $meeting): bool => $meeting->date >= $state->today)
@@ -108,8 +110,8 @@ final readonly class CourseView
     private function seen(Group $group): array
     {
         $seen = [];
-        $rows = CheckEvent::query()->where('group_id', $group->id)->where('kind', Kind::Result)->whereNotNull('meeting_id')
-            ->selectRaw('meeting_id, knot, count(*) as n, min(corrected_at) as first_at')->groupBy('meeting_id', 'knot')->orderBy('first_at')->toBase()->get();
+        $rows = DB::table('check_events')->where('group_id', $group->id)->where('kind', Kind::Result->value)->whereNotNull('meeting_id')
+            ->selectRaw('meeting_id, knot, count(*) as n, min(corrected_at) as first_at')->groupBy('meeting_id', 'knot')->orderBy('first_at')->get();
         foreach ($rows as $row) {
             $seen[(string) $row->meeting_id][(string) $row->knot] = (int) $row->n;
         }
@@ -126,13 +128,13 @@ final readonly class CourseView
         $pursuing = $state->learners->filter(fn (Learner $learner): bool => in_array($badge, $state->badgesOf($learner), true));
         $progress = $pursuing->map(fn (Learner $learner): array => GroupState::progress($badge, $learner));
         $knots = [];
-        foreach ($badge->requirement->leaves() as $leaf) {
+        foreach ($badge->requirement->choices() as [$leaf, $choice]) {
             $first = null;
             foreach ($term as $meeting) {
                 $first ??= is_array($meeting['introduced']) && in_array($leaf->knot, $meeting['introduced'], true) ? $meeting['number'] : null;
             }
             $knots[] = [
-                'knot' => $leaf->knot, 'needed' => $pursuing->count(), 'meeting' => $first,
+                'knot' => $leaf->knot, 'choice' => $choice, 'needed' => $pursuing->count(), 'meeting' => $first,
                 'met' => $pursuing->filter(fn (Learner $learner): bool => $leaf->metBy(GroupState::levels($learner)[$leaf->knot] ?? null))->count(),
             ];
         }

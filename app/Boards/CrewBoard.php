@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Group;
-use App\Models\Learner;
 use App\Models\Standing;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
@@ -16,7 +15,9 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class CrewBoard
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library) {}
+    public function __construct(private BadgeShelf $shelf, private Library $library)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(Group $group): array
@@ -70,10 +71,10 @@ final readonly class CrewBoard
                 }
             }
             if ($done !== []) {
-                $sentences[] = $badge->name.' is complete for '.implode(', ', $done).'.';
+                $sentences[] = $badge->name.' is complete for '.rtrim(implode(', ', $done), '.').'.';
             }
             if ($near !== []) {
-                $sentences[] = 'One knot short of '.$badge->name.': '.implode(', ', $near).'.';
+                $sentences[] = 'One knot short of '.$badge->name.': '.rtrim(implode(', ', $near), '.').'.';
             }
         }
 

@@ -6,8 +6,8 @@ namespace App\Boards;
 
 use App\Models\Group;
 use App\Models\Learner;
-use App\Models\Standing;
 use Compadre\Core\Checking\Level;
+use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\PlanLearner;
@@ -23,7 +23,9 @@ final readonly class GroupState
      * @param  array<string, BadgePack>  $badges  by id, those the group works toward
      * @param  array<string, ?string>  $dates  by badge id
      */
-    private function __construct(public Collection $learners, public array $badges, public array $dates, public string $today) {}
+    private function __construct(public Collection $learners, public array $badges, public array $dates, public string $today)
+    {
+    }
 
     public static function of(Group $group, BadgeShelf $shelf): self
     {
@@ -67,10 +69,23 @@ final readonly class GroupState
     public function planLearners(): array
     {
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
-            $learner->id, $learner->age_band, self::levels($learner),
-            $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::memory($standing)])->filter()->all(),
+            $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
             array_map(fn (BadgePack $badge): string => $badge->id, $this->badgesOf($learner)),
         ))->all());
+    }
+
+    /** @return array<string, Memory> by knot */
+    private static function memories(Learner $learner): array
+    {
+        $memories = [];
+        foreach ($learner->standings as $standing) {
+            $memory = Marks::memory($standing);
+            if ($memory !== null) {
+                $memories[$standing->knot] = $memory;
+            }
+        }
+
+        return $memories;
     }
 
     /** @return array{badge: string, name: string, met: int, needed: int, complete: bool} */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Boards;
 
+use App\Http\NotHere;
 use App\Models\Group;
 use App\Packs\Packs;
 use Compadre\Core\Data\Fields;
@@ -19,7 +20,6 @@ use Compadre\Core\Knots\View;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
-use App\Http\NotHere;
 use Illuminate\Support\Facades\Cache;
 
 /**
@@ -27,7 +27,9 @@ use Illuminate\Support\Facades\Cache;
  */
 final readonly class KnotView
 {
-    public function __construct(private Library $library, private Packs $packs) {}
+    public function __construct(private Library $library, private Packs $packs)
+    {
+    }
 
     /** @return list<array<string, mixed>> */
     public function list(): array
@@ -38,6 +40,9 @@ final readonly class KnotView
                 $knots[] = self::about($knot) + ['methods' => $knot->methodIds()];
             }
         }
+
+        // As they are met: what needs nothing first, then by the minutes it takes.
+        usort($knots, fn (array $a, array $b): int => [count($a['prerequisites']), $a['minutes'], $a['id']] <=> [count($b['prerequisites']), $b['minutes'], $b['id']]);
 
         return $knots;
     }
@@ -82,8 +87,8 @@ final readonly class KnotView
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
-            'loose' => Drawing::of($view->of($plain))->toArray(),
-            'tight' => $tight === null ? null : Drawing::of($view->of($tight))->toArray(),
+            'loose' => Drawing::loose($view->of($plain))->toArray(),
+            'tight' => $tight === null ? null : Drawing::tight($view->of($tight))->toArray(),
             'steps' => array_map(self::step(...), $steps),
             'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];

@@ -19,7 +19,9 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class LearnerPage
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library) {}
+    public function __construct(private BadgeShelf $shelf, private Library $library)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(Group $group, Learner $learner): array
@@ -27,7 +29,9 @@ final readonly class LearnerPage
         $state = GroupState::of($group, $this->shelf);
         $learner->load(['standings', 'pursuits']);
         $badges = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => $badge->requirement->outline(GroupState::levels($learner))], $state->badgesOf($learner));
-        $events = CheckEvent::query()->where('learner_id', $learner->id)->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500)->get();
+        $query = CheckEvent::query()->where('learner_id', $learner->id);
+        $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
+        $events = $query->get();
         $names = $group->people()->pluck('name', 'id');
         $takenBack = $events->where('kind', Kind::Retract)->pluck('target')->all();
 

@@ -18,7 +18,9 @@ final class PeopleView
     public static function of(User $viewer): array
     {
         $group = $viewer->group;
-        $open = Invitation::query()->where('group_id', $group->id)->whereNull('used_at')->where('expires_at', '>', CarbonImmutable::now())->orderBy('expires_at')->get();
+        $query = Invitation::query()->where('group_id', $group->id);
+        $query->whereNull('used_at')->where('expires_at', '>', CarbonImmutable::now())->orderBy('expires_at');
+        $open = $query->get();
 
         return [
             'people' => $group->people()->get()->map(fn (User $user): array => [

@@ -74,7 +74,7 @@ final class ApiDocument
         return $this->found($this->branch($response, ['content', 'application/json', 'schema']));
     }
 
-    /** @param array<string, mixed> $schema */
+    /** @param  array<string, mixed>  $schema */
     public function hold(mixed $data, array $schema): void
     {
         // References are looked up from the root, so the shared schemas travel with it.

@@ -23,7 +23,9 @@ final readonly class Problem
      * @param  list<array{field: string, value: mixed, allowed: string, message: string}>  $errors
      * @param  array<string, string>  $headers
      */
-    private function __construct(private int $status, private string $message, private array $errors = [], private array $headers = []) {}
+    private function __construct(private int $status, private string $message, private array $errors = [], private array $headers = [])
+    {
+    }
 
     public static function from(Throwable $error): ?self
     {

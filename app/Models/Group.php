@@ -34,31 +34,55 @@ final class Group extends Model
     /** @return HasMany<Learner, $this> */
     public function learners(): HasMany
     {
-        return $this->hasMany(Learner::class)->whereNull('archived_at')->orderBy('name')->orderBy('id');
+        $relation = $this->hasMany(Learner::class);
+        $relation->whereNull('archived_at')->orderBy('name')->orderBy('id');
+
+        return $relation;
     }
 
     /** @return HasMany<Meeting, $this> */
     public function meetings(): HasMany
     {
-        return $this->hasMany(Meeting::class)->orderBy('date')->orderBy('starts_at');
+        $relation = $this->hasMany(Meeting::class);
+        $relation->orderBy('date')->orderBy('starts_at');
+
+        return $relation;
     }
 
     /** @return HasMany<Rope, $this> */
     public function ropes(): HasMany
     {
-        return $this->hasMany(Rope::class)->orderByDesc('is_usual')->orderBy('name');
+        $relation = $this->hasMany(Rope::class);
+        $relation->orderByDesc('is_usual')->orderBy('name');
+
+        return $relation;
     }
 
     /** @return HasMany<GroupBadge, $this> */
     public function badges(): HasMany
     {
-        return $this->hasMany(GroupBadge::class)->orderBy('due_on')->orderBy('badge');
+        $relation = $this->hasMany(GroupBadge::class);
+        $relation->orderBy('due_on')->orderBy('badge');
+
+        return $relation;
     }
 
     /** @return HasMany<User, $this> */
     public function people(): HasMany
     {
-        return $this->hasMany(User::class)->orderBy('name');
+        $relation = $this->hasMany(User::class);
+        $relation->orderBy('name');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Invitation, $this> links nobody has used yet */
+    public function openInvitations(): HasMany
+    {
+        $relation = $this->hasMany(Invitation::class);
+        $relation->whereNull('used_at');
+
+        return $relation;
     }
 
     /** Today's date where the group meets. */

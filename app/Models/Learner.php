@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property AgeBand $age_band
  * @property ?string $hand left, right or not said
+ * @property \Illuminate\Database\Eloquent\Collection<int, Standing> $standings
+ * @property \Illuminate\Database\Eloquent\Collection<int, Pursuit> $pursuits
  */
 final class Learner extends Model
 {

@@ -67,7 +67,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
         Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
-        Route::bind('invitation', fn (string $id): Invitation => Invitation::query()->where('group_id', $this->own()->id)->whereNull('used_at')->findOrFail($id));
+        Route::bind('invitation', fn (string $id): Invitation => $this->own()->openInvitations()->findOrFail($id));
     }
 
     private function own(): Group

@@ -35,7 +35,8 @@ final class GullwickSeeder
         private readonly AddLearners $addLearners,
         private readonly AddMeeting $addMeeting,
         private readonly MarkAttendance $mark,
-    ) {}
+    ) {
+    }
 
     /** One password for the demo's people, random per installation. */
     public static function password(): string
@@ -138,7 +139,7 @@ final class GullwickSeeder
         }
     }
 
-    /** @param array<string, mixed> $outcome */
+    /** @param  array<string, mixed>  $outcome */
     private function check(User $by, Learner $learner, Meeting $meeting, CarbonImmutable $time, string $knot, array $outcome): void
     {
         $event = $outcome + [

@@ -1,1 +1,23 @@
-import './app.css'; document.body.append('hi');
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { queryClient } from './api/queries';
+import './app.css';
+import { App } from './shell/App';
+import { applyScheme } from './shell/scheme';
+
+applyScheme();
+
+const root = document.getElementById('app');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queryClient}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

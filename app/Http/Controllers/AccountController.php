@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Doorkeeper;
 use App\Actions\ResetPassword;
 use App\Actions\SignIn;
 use App\Boards\MeView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 
 final class AccountController extends Controller
 {
@@ -25,7 +25,7 @@ final class AccountController extends Controller
 
     public function signOut(Request $request): Response
     {
-        Auth::guard('web')->logout();
+        Doorkeeper::guard()->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Doorkeeper;
 use App\Actions\SetUpGroup;
 use App\Boards\BadgeList;
 use App\Boards\MeView;
@@ -11,7 +12,6 @@ use App\Models\Group;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 
 final class HouseController extends Controller
 {
@@ -19,6 +19,7 @@ final class HouseController extends Controller
     {
         return new JsonResponse([
             'house' => config()->string('app.house'),
+            'signed_in' => Doorkeeper::guard()->check(),
             'needs_setup' => Group::query()->doesntExist(),
             'today' => CarbonImmutable::now()->format('Y-m-d'),
         ]);
@@ -32,7 +33,7 @@ final class HouseController extends Controller
     public function setUp(Request $request, SetUpGroup $setUp): JsonResponse
     {
         $leader = $setUp($this->fields($request));
-        Auth::guard('web')->login($leader);
+        Doorkeeper::guard()->login($leader);
         $request->session()->regenerate();
 
         return new JsonResponse(MeView::of($leader), 201);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Doorkeeper;
 use App\Actions\InvitePerson;
 use App\Actions\JoinByLink;
 use App\Boards\MeView;
@@ -13,7 +14,6 @@ use App\Models\Role;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 
 final class PeopleController extends Controller
 {
@@ -42,7 +42,7 @@ final class PeopleController extends Controller
     public function join(Request $request, string $token, JoinByLink $join): JsonResponse
     {
         $user = $join($token, $this->fields($request));
-        Auth::guard('web')->login($user);
+        Doorkeeper::guard()->login($user);
         $request->session()->regenerate();
 
         return new JsonResponse(MeView::of($user), 201);

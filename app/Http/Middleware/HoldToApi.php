@@ -9,7 +9,6 @@ use Closure;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
 use Illuminate\Http\Request;
-use Illuminate\Routing\Route;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -17,12 +16,13 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class HoldToApi
 {
-    public function __construct(private ApiDocument $document) {}
+    public function __construct(private ApiDocument $document)
+    {
+    }
 
     public function handle(Request $request, Closure $next): Response
     {
-        $route = $request->route();
-        $path = $route instanceof Route ? '/'.$route->uri() : '';
+        $path = '/'.$request->route()->uri();
         $this->holdQuery($request, $path);
         $schema = $this->document->bodySchema($path, $request->method());
         if ($schema !== null) {
@@ -54,7 +54,7 @@ final readonly class HoldToApi
                 throw $fault->below('/'.$parameter['name']);
             }
         }
-        foreach (array_keys($request->query()) as $name) {
+        foreach ($request->query->keys() as $name) {
             if (! in_array((string) $name, $known, true)) {
                 throw Refusal::of('/'.$name, $request->query((string) $name), $known === [] ? 'no query fields here' : 'only the query fields '.implode(', ', $known));
             }

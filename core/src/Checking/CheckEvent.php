@@ -30,5 +30,6 @@ final readonly class CheckEvent
         public Seen $tail,
         public int $prompts,
         public ?string $target = null,
-    ) {}
+    ) {
+    }
 }

@@ -9,6 +9,8 @@ namespace Compadre\Core\Checking;
  */
 final readonly class DayResult
 {
-    /** @param string $day as 2026-11-24 */
-    public function __construct(public string $day, public Verdict $verdict, public bool $prior = false) {}
+    /** @param  string  $day as 2026-11-24 */
+    public function __construct(public string $day, public Verdict $verdict, public bool $prior = false)
+    {
+    }
 }

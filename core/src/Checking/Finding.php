@@ -11,5 +11,7 @@ use Compadre\Core\Rope\TailJudgement;
  */
 final readonly class Finding
 {
-    public function __construct(public Verdict $verdict, public Seen $tail, public ?TailJudgement $judgement) {}
+    public function __construct(public Verdict $verdict, public Seen $tail, public ?TailJudgement $judgement)
+    {
+    }
 }

@@ -9,7 +9,7 @@ namespace Compadre\Core\Checking;
  */
 final class Ladder
 {
-    /** @param list<DayResult> $results in order */
+    /** @param  list<DayResult>  $results in order */
     public static function level(array $results): ?Level
     {
         $reached = null;

@@ -19,7 +19,9 @@ final readonly class Memory
 
     private const HARD_START = 5.0;
 
-    private function __construct(public float $halfLife, public string $lastDay) {}
+    private function __construct(public float $halfLife, public string $lastDay)
+    {
+    }
 
     /**
      * @param  list<DayResult>  $results  in any order
@@ -75,7 +77,7 @@ final readonly class Memory
         };
     }
 
-    /** @param list<Verdict> $verdicts */
+    /** @param  list<Verdict>  $verdicts */
     private static function worst(array $verdicts): ?Verdict
     {
         foreach ([Verdict::TieAgain, Verdict::WithHelp, Verdict::TidyIt, Verdict::FeedTail, Verdict::HasIt] as $verdict) {

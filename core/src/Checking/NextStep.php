@@ -72,7 +72,7 @@ final class NextStep
         return 'Good so far. Still to look at: '.implode(' and ', $open).'.';
     }
 
-    /** @param list<string> $checks */
+    /** @param  list<string>  $checks */
     private static function first(array $checks, string $otherwise): string
     {
         return lcfirst(rtrim($checks[0] ?? $otherwise, '.'));

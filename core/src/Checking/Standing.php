@@ -23,7 +23,8 @@ final readonly class Standing
         public ?Memory $memory,
         public ?string $hasItSince,
         public ?string $keptSince,
-    ) {}
+    ) {
+    }
 
     public function twoLeaders(): bool
     {

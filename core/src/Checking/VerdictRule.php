@@ -21,7 +21,9 @@ final readonly class VerdictRule
 {
     public const VERSION = 1;
 
-    public function __construct(private TailRule $tails) {}
+    public function __construct(private TailRule $tails)
+    {
+    }
 
     public function judge(Observation $seen, KnotPack $knot, TailSchool $school, bool $backup): Finding
     {

@@ -11,8 +11,10 @@ use Compadre\Core\Refusal;
  */
 final readonly class Fields
 {
-    /** @param array<mixed> $data */
-    private function __construct(private array $data, public string $at) {}
+    /** @param  array<mixed>  $data */
+    private function __construct(private array $data, public string $at)
+    {
+    }
 
     public static function of(mixed $data, string $at = ''): self
     {

@@ -9,7 +9,7 @@ namespace Compadre\Core\Data;
  */
 final class Pointer
 {
-    /** @param list<string> $steps */
+    /** @param  list<string>  $steps */
     public static function of(array $steps): string
     {
         return implode('', array_map(static fn (string $step): string => '/'.str_replace(['~', '/'], ['~0', '~1'], $step), $steps));

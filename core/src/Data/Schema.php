@@ -14,7 +14,7 @@ use Opis\JsonSchema\Validator;
  */
 final class Schema
 {
-    /** @param array<string, mixed> $schema */
+    /** @param  array<string, mixed>  $schema */
     public static function hold(mixed $data, array $schema): void
     {
         $validator = new Validator;
@@ -27,14 +27,14 @@ final class Schema
 
     private static function deepest(ValidationError $error): ValidationError
     {
-        $under = $error->subErrors();
+        $under = array_values($error->subErrors())[0] ?? null;
 
-        return $under === [] ? $error : self::deepest($under[0]);
+        return $under instanceof ValidationError ? self::deepest($under) : $error;
     }
 
     private static function refusal(ValidationError $error): Refusal
     {
-        $path = array_map(static fn (int|string|null $step): string => (string) $step, $error->data()->fullPath());
+        $path = array_values(array_map(static fn (int|string|null $step): string => (string) $step, $error->data()->fullPath()));
         $arguments = $error->args();
         $value = $error->data()->value();
         $allowed = SchemaWording::allowed($error);

@@ -60,7 +60,7 @@ final class SchemaWording
         return implode(', ', array_map(static fn (mixed $value): string => is_string($value) ? $value : (string) json_encode($value), $values));
     }
 
-    /** @param array<mixed> $about */
+    /** @param  array<mixed>  $about */
     private static function range(array $about): string
     {
         $parts = [];
@@ -73,7 +73,7 @@ final class SchemaWording
         return implode(' and ', $parts);
     }
 
-    /** @param array<mixed> $about */
+    /** @param  array<mixed>  $about */
     private static function span(array $about, string $what, string $unit): string
     {
         $least = $about['min'.$what] ?? null;
@@ -89,7 +89,7 @@ final class SchemaWording
         return implode(' and ', $parts).' '.$unit;
     }
 
-    /** @param array<mixed> $about */
+    /** @param  array<mixed>  $about */
     private static function form(array $about): string
     {
         if (is_string($about['x-allowed'] ?? null)) {

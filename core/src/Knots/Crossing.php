@@ -19,5 +19,6 @@ final readonly class Crossing
         public Point $at,
         public float $angle,
         public ?int $sign,
-    ) {}
+    ) {
+    }
 }

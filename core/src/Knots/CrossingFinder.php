@@ -111,10 +111,12 @@ final class CrossingFinder
         $segments = count($curve->points) - 1;
         for ($start = 0; $start < $segments; $start += self::RUN) {
             $end = min($start + self::RUN, $segments);
-            $part = array_slice($curve->points, $start, $end - $start + 1);
-            $xs = array_map(static fn (Point $p): float => $p->x, $part);
-            $ys = array_map(static fn (Point $p): float => $p->y, $part);
-            $runs[] = [$start, $end, [min($xs), min($ys), max($xs), max($ys)]];
+            $box = [INF, INF, -INF, -INF];
+            for ($n = $start; $n <= $end; $n++) {
+                $point = $curve->points[$n];
+                $box = [min($box[0], $point->x), min($box[1], $point->y), max($box[2], $point->x), max($box[3], $point->y)];
+            }
+            $runs[] = [$start, $end, $box];
         }
 
         return $runs;

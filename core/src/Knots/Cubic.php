@@ -9,7 +9,9 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Cubic
 {
-    public function __construct(public Point $a, public Point $b, public Point $c, public Point $d) {}
+    public function __construct(public Point $a, public Point $b, public Point $c, public Point $d)
+    {
+    }
 
     /** The point at t, 0 to 1. */
     public function at(float $t): Point

@@ -18,7 +18,7 @@ final class Curve
     /** @var list<float> the length up to each of the points */
     public readonly array $lengths;
 
-    /** @param list<Cubic> $cubics */
+    /** @param  list<Cubic>  $cubics */
     public function __construct(public readonly array $cubics, public readonly bool $closed)
     {
         $points = [$cubics[0]->a];

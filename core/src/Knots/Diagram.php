@@ -13,7 +13,9 @@ final readonly class Diagram
      * @param  list<Strand>  $strands
      * @param  list<Crossing>  $crossings
      */
-    public function __construct(public array $strands, public array $crossings) {}
+    public function __construct(public array $strands, public array $crossings)
+    {
+    }
 
     /**
      * A strand's crossings in order of travel.

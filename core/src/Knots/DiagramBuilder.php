@@ -10,7 +10,9 @@ namespace Compadre\Core\Knots;
  */
 final readonly class DiagramBuilder
 {
-    private function __construct(private PackFault $fault) {}
+    private function __construct(private PackFault $fault)
+    {
+    }
 
     public static function loose(Method $method, string $file = ''): Diagram
     {
@@ -102,7 +104,7 @@ final readonly class DiagramBuilder
         return array_map(static fn (array $visit): array => [$visit[1], $visit[2]], $visits);
     }
 
-    /** @param list<Strand> $strands */
+    /** @param  list<Strand>  $strands */
     private static function crossing(array $strands, Meeting $meeting, bool $firstOver): Crossing
     {
         $first = $strands[$meeting->first]->curve->directionAt($meeting->firstAt);

@@ -9,17 +9,29 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Drawing
 {
-    /** @param list<Piece> $pieces bottom first */
-    private function __construct(public Diagram $diagram, public array $pieces) {}
-
-    public static function of(Diagram $diagram): self
+    /**
+     * @param  list<Piece>  $pieces  bottom first
+     * @param  float  $air  the gap left on each side where a rope passes over another
+     */
+    private function __construct(public Diagram $diagram, public array $pieces, public float $air)
     {
-        return new self($diagram, PaintOrder::of($diagram));
+    }
+
+    public static function loose(Diagram $diagram): self
+    {
+        return new self($diagram, PaintOrder::of($diagram), 0.31);
+    }
+
+    /** Strands of a tight knot touch: less air, or the gaps would eat their neighbours. */
+    public static function tight(Diagram $diagram): self
+    {
+        return new self($diagram, PaintOrder::of($diagram), 0.07);
     }
 
     /**
      * @return array{
      *     box: array{float, float, float, float},
+     *     air: float,
      *     strands: list<array{id: string, kind: string, width: float, length: float, d: string}>,
      *     pieces: list<array{strand: string, from: float, to: float, d: string, gap: ?array{float, float}}>,
      *     crossings: list<array{over: string, under: string, at: array{float, float}}>
@@ -52,7 +64,7 @@ final readonly class Drawing
             ];
         }
 
-        return ['box' => $this->box(), 'strands' => $strands, 'pieces' => $pieces, 'crossings' => $crossings];
+        return ['box' => $this->box(), 'air' => $this->air, 'strands' => $strands, 'pieces' => $pieces, 'crossings' => $crossings];
     }
 
     /** @return array{float, float, float, float} the box of the drawing with a rope width of air around it */

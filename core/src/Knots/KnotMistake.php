@@ -12,7 +12,9 @@ use Compadre\Core\Data\Fields;
  */
 final readonly class KnotMistake
 {
-    public function __construct(public string $id, public string $sign, public string $cause, public string $fix) {}
+    public function __construct(public string $id, public string $sign, public string $cause, public string $fix)
+    {
+    }
 
     public static function from(Fields $fields): self
     {

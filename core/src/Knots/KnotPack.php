@@ -49,7 +49,8 @@ final readonly class KnotPack
         public array $cautions,
         public array $mistakes,
         public array $methods,
-    ) {}
+    ) {
+    }
 
     public static function from(Fields $pack, string $file): self
     {

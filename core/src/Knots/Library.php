@@ -17,8 +17,10 @@ final class Library
     /** @var array<string, KnotPack> */
     private array $read = [];
 
-    /** @param array<string, string> $files by knot id */
-    private function __construct(private readonly array $files) {}
+    /** @param  array<string, string>  $files by knot id */
+    private function __construct(private readonly array $files)
+    {
+    }
 
     public static function at(string $folder): self
     {

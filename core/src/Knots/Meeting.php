@@ -15,5 +15,6 @@ final readonly class Meeting
         public int $second,
         public float $secondAt,
         public Point $at,
-    ) {}
+    ) {
+    }
 }

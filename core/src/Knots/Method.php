@@ -23,7 +23,8 @@ final readonly class Method
         public array $steps,
         public array $start,
         public string $place,
-    ) {}
+    ) {
+    }
 
     public static function from(Fields $fields): self
     {

@@ -11,14 +11,16 @@ use Compadre\Core\Refusal;
  */
 final readonly class PackFault
 {
-    public function __construct(private string $file, private Method $method) {}
+    public function __construct(private string $file, private Method $method)
+    {
+    }
 
     public function strand(int $number, mixed $value, string $expected): Refusal
     {
         return $this->refusal($number, '', $value, $expected);
     }
 
-    /** @param int $order the crossing's place along the strand, from 1 */
+    /** @param  int  $order the crossing's place along the strand, from 1 */
     public function crossing(int $number, int $order, mixed $value, string $expected): Refusal
     {
         return $this->refusal($number, ", crossing $order", $value, $expected);

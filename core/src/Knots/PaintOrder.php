@@ -22,7 +22,9 @@ final class PaintOrder
     /** @var array<string, int> piece by strand and crossing, over and under apart */
     private array $pieceAt = [];
 
-    private function __construct(private readonly Diagram $diagram) {}
+    private function __construct(private readonly Diagram $diagram)
+    {
+    }
 
     /** @return list<Piece> bottom first */
     public static function of(Diagram $diagram): array
@@ -51,7 +53,8 @@ final class PaintOrder
                 $next = $visits[$order + 1] ?? null;
                 $to = $next === null ? $strand->curve->length() : ($visit->at + $next->at) / 2;
                 $this->pieceAt[self::key($visit)] = count($this->pieces);
-                $this->pieces[] = new Piece($number, $from, $to, $this->gap($visit, $from, $to));
+                // A hair of overlap, so that no seam shows between pieces of one rope.
+                $this->pieces[] = new Piece($number, max(0.0, $from - 0.04), min($strand->curve->length(), $to + 0.04), $this->gap($visit, $from, $to));
                 $from = $to;
             }
         }

@@ -10,7 +10,7 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Palette
 {
-    /** @param non-empty-list<array{body: string, light: string, tracer: ?string}> $ropes */
+    /** @param  non-empty-list<array{body: string, light: string, tracer: ?string}>  $ropes */
     private function __construct(
         public string $paper,
         public string $ink,
@@ -18,7 +18,8 @@ final readonly class Palette
         public string $wood,
         public string $grain,
         public array $ropes,
-    ) {}
+    ) {
+    }
 
     public static function print(): self
     {

@@ -10,6 +10,8 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Piece
 {
-    /** @param ?array{float, float} $gap */
-    public function __construct(public int $strand, public float $from, public float $to, public ?array $gap) {}
+    /** @param  ?array{float, float}  $gap */
+    public function __construct(public int $strand, public float $from, public float $to, public ?array $gap)
+    {
+    }
 }

@@ -9,7 +9,9 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Point
 {
-    public function __construct(public float $x, public float $y) {}
+    public function __construct(public float $x, public float $y)
+    {
+    }
 
     public function plus(self $other): self
     {

@@ -13,7 +13,7 @@ use Compadre\Core\Refusal;
  */
 final class Spline
 {
-    /** @param list<Point> $points two or more, no two in a row the same */
+    /** @param  list<Point>  $points two or more, no two in a row the same */
     public static function through(array $points, bool $closed = false): Curve
     {
         if (count($points) < 2) {

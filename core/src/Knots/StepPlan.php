@@ -12,14 +12,15 @@ use Compadre\Core\Data\Fields;
  */
 final readonly class StepPlan
 {
-    /** @param array<string, float> $reach by strand */
+    /** @param  array<string, float>  $reach by strand */
     public function __construct(
         public string $move,
         public array $reach,
         public string $say,
         public ?string $story,
         public bool $tight,
-    ) {}
+    ) {
+    }
 
     public static function from(Fields $fields): self
     {

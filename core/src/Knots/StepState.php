@@ -14,5 +14,7 @@ final readonly class StepState
      * @param  array<string, float>  $reach  by rope
      * @param  array<string, array{float, float}>  $moved  by rope, only ropes that moved
      */
-    public function __construct(public StepPlan $plan, public array $reach, public array $moved) {}
+    public function __construct(public StepPlan $plan, public array $reach, public array $moved)
+    {
+    }
 }

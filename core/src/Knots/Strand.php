@@ -16,5 +16,6 @@ final readonly class Strand
         public Curve $curve,
         public float $width,
         public string $word,
-    ) {}
+    ) {
+    }
 }

@@ -24,7 +24,8 @@ final readonly class StrandPlan
         public string $word,
         public float $width,
         public ?array $tight,
-    ) {}
+    ) {
+    }
 
     public static function from(Fields $fields): self
     {

@@ -9,7 +9,7 @@ namespace Compadre\Core\Knots;
  */
 final class SvgPath
 {
-    /** @param list<Cubic> $cubics joined end to end */
+    /** @param  list<Cubic>  $cubics joined end to end */
     public static function of(array $cubics): string
     {
         if ($cubics === []) {

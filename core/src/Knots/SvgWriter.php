@@ -12,7 +12,9 @@ final readonly class SvgWriter
 {
     private const OUTLINE = 0.09;
 
-    public function __construct(private Drawing $drawing, private Palette $palette) {}
+    public function __construct(private Drawing $drawing, private Palette $palette)
+    {
+    }
 
     /**
      * @param  ?StepState  $state  null: the finished knot
@@ -53,12 +55,16 @@ final readonly class SvgWriter
         $inner = $strand->width - 2 * self::OUTLINE;
         $text = '';
         if ($piece->gap !== null && $piece->gap[0] < $reach) {
-            $text .= $this->stroke($strand, $piece->gap[0], min($piece->gap[1], $reach), $this->palette->paper, $strand->width + 0.62);
+            $text .= $this->stroke($strand, $piece->gap[0], min($piece->gap[1], $reach), $this->palette->paper, $strand->width + 2 * $this->drawing->air);
         }
         $end = $reach <= $piece->to ? self::OUTLINE : 0.0;
-        $text .= $this->stroke($strand, $piece->from, $to + $end, $this->palette->ink, $strand->width);
+        // The outline stops a hair short of the body where the rope goes on, so that no line shows across it.
+        $text .= $this->stroke($strand, $piece->from + ($piece->from > 0 ? 0.03 : 0.0), $to + ($end > 0 ? $end : -0.03), $this->palette->ink, $strand->width);
+        if ($end > 0 && $reach > $strand->curve->length() - self::OUTLINE) {
+            $to -= self::OUTLINE;
+        }
         $text .= $this->stroke($strand, $piece->from, $to, $rope['body'], $inner);
-        $text .= $this->stroke($strand, $piece->from, $to, $rope['light'], $inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"');
+        $text .= $this->stroke($strand, $piece->from, $end > 0 ? max($piece->from, $to - 0.3) : $to, $rope['light'], $inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"');
         if ($rope['tracer'] !== null) {
             $text .= $this->stroke($strand, $piece->from, $to, $rope['tracer'], 0.2, 'stroke-dasharray="0.55 0.45"');
         }
@@ -78,7 +84,7 @@ final readonly class SvgWriter
             .$this->stroke($strand, $start, $to, $this->palette->ink, $inner, 'stroke-dasharray="0.06 0.26" stroke-opacity="0.55"');
     }
 
-    /** @param ?array{float, float} $moved */
+    /** @param  ?array{float, float}  $moved */
     private function arrows(Strand $strand, float $from, float $to, ?array $moved, float $reach): string
     {
         $text = '';

@@ -10,5 +10,7 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Visit
 {
-    public function __construct(public int $crossing, public float $at, public bool $over, public int $other) {}
+    public function __construct(public int $crossing, public float $at, public bool $over, public int $other)
+    {
+    }
 }

@@ -9,5 +9,7 @@ namespace Compadre\Core\Rope;
  */
 final readonly class RequiredTail
 {
-    public function __construct(public int $millimetres, public string $reason) {}
+    public function __construct(public int $millimetres, public string $reason)
+    {
+    }
 }

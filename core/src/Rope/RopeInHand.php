@@ -16,7 +16,8 @@ final readonly class RopeInHand
         public Material $material,
         public bool $wet,
         public ?float $width,
-    ) {}
+    ) {
+    }
 
     public static function of(float $diameter, Material $material, bool $wet = false, ?float $width = null): self
     {

@@ -14,7 +14,8 @@ final readonly class TailJudgement
         public float $uncertainty,
         public ?TailVerdict $verdict,
         public string $reason,
-    ) {}
+    ) {
+    }
 
     /** @return array{required_mm: int, uncertainty_mm: float, verdict: ?string, reason: string} */
     public function toArray(): array

@@ -23,7 +23,8 @@ final readonly class TailRule
         private float $wet,
         private float $backup,
         private float $longAbove,
-    ) {}
+    ) {
+    }
 
     public static function fromPack(Fields $pack): self
     {

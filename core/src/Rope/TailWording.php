@@ -9,7 +9,7 @@ namespace Compadre\Core\Rope;
  */
 final class TailWording
 {
-    /** @param array{m: float, floor: float} $rule */
+    /** @param  array{m: float, floor: float}  $rule */
     public static function required(int $required, RopeInHand $rope, TailSchool $school, array $rule, float $byDiameter, float $extra): string
     {
         $across = $rope->width === null ? 'rope diameters' : 'tape widths';

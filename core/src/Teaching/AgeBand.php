@@ -54,7 +54,7 @@ enum AgeBand: string
         return max(0, min($oldest, $to) - max($youngest, $from) + 1);
     }
 
-    /** @param list<self> $bands */
+    /** @param  list<self>  $bands */
     public static function youngest(array $bands): self
     {
         foreach (self::cases() as $band) {

@@ -19,7 +19,8 @@ final readonly class BadgePack
         public int $ageFrom,
         public int $ageTo,
         public Requirement $requirement,
-    ) {}
+    ) {
+    }
 
     public static function from(Fields $pack): self
     {

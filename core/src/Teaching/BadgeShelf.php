@@ -15,8 +15,10 @@ use Compadre\Core\Refusal;
  */
 final readonly class BadgeShelf
 {
-    /** @param array<string, BadgePack> $badges by id */
-    private function __construct(private array $badges) {}
+    /** @param  array<string, BadgePack>  $badges by id */
+    private function __construct(private array $badges)
+    {
+    }
 
     public static function at(string $folder): self
     {
@@ -44,7 +46,7 @@ final readonly class BadgeShelf
         return $this->badges[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($this->badges)));
     }
 
-    /** @param array<string, mixed> $schema */
+    /** @param  array<string, mixed>  $schema */
     public function verify(string $folder, array $schema, Library $knots): void
     {
         foreach ($this->badges as $id => $badge) {

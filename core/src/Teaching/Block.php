@@ -20,7 +20,8 @@ final readonly class Block
         public ?string $knot,
         public array $learners,
         public string $why,
-    ) {}
+    ) {
+    }
 
     /** @return array{kind: string, minutes: float, knot: ?string, learners: list<string>, why: string} */
     public function toArray(): array

@@ -21,7 +21,9 @@ final class CourseNeeds
     /** @var array<string, ?string> by knot: the earliest date a badge wants it by */
     private array $dueOn = [];
 
-    private function __construct(private readonly Library $library) {}
+    private function __construct(private readonly Library $library)
+    {
+    }
 
     /**
      * @param  list<PlanLearner>  $learners

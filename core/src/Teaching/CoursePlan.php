@@ -13,5 +13,7 @@ final readonly class CoursePlan
      * @param  array<string, list<Block>>  $meetings  blocks in order, by meeting id
      * @param  list<UnmetNeed>  $unmet
      */
-    public function __construct(public array $meetings, public array $unmet) {}
+    public function __construct(public array $meetings, public array $unmet)
+    {
+    }
 }

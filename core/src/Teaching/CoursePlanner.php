@@ -220,7 +220,7 @@ final class CoursePlanner
         return AgeBand::youngest($bands)->newKnotsAMeeting();
     }
 
-    /** @param list<string> $left */
+    /** @param  list<string>  $left */
     private function blocked(string $knot, array $left): bool
     {
         return array_intersect($this->needs->before($knot), $left) !== [];
@@ -233,7 +233,7 @@ final class CoursePlanner
         return $date !== null && $meeting->date > $date;
     }
 
-    /** @param list<string> $waiting */
+    /** @param  list<string>  $waiting */
     private function listUnmet(array $waiting): void
     {
         foreach ($waiting as $knot) {
@@ -252,7 +252,7 @@ final class CoursePlanner
         }
     }
 
-    /** @param list<Block> $blocks */
+    /** @param  list<Block>  $blocks */
     private static function sum(array $blocks): float
     {
         return array_sum(array_map(static fn (Block $block): float => $block->minutes, $blocks));

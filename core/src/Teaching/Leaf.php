@@ -11,7 +11,9 @@ use Compadre\Core\Checking\Level;
  */
 final readonly class Leaf
 {
-    public function __construct(public string $knot, public Level $level) {}
+    public function __construct(public string $knot, public Level $level)
+    {
+    }
 
     public function metBy(?Level $reached): bool
     {

@@ -23,5 +23,6 @@ final readonly class PlanLearner
         public array $levels,
         public array $memories,
         public array $badges,
-    ) {}
+    ) {
+    }
 }

@@ -9,5 +9,7 @@ namespace Compadre\Core\Teaching;
  */
 final readonly class PlanMeeting
 {
-    public function __construct(public string $id, public string $date, public int $minutes, public int $checkers) {}
+    public function __construct(public string $id, public string $date, public int $minutes, public int $checkers)
+    {
+    }
 }

@@ -13,8 +13,10 @@ use Compadre\Core\Refusal;
  */
 final readonly class Requirement
 {
-    /** @param list<self> $parts */
-    private function __construct(public ?Leaf $leaf, public int $needed, public array $parts) {}
+    /** @param  list<self>  $parts */
+    private function __construct(public ?Leaf $leaf, public int $needed, public array $parts)
+    {
+    }
 
     public static function from(Fields $fields): self
     {
@@ -45,6 +47,25 @@ final readonly class Requirement
         $leaves = [];
         foreach ($this->parts as $part) {
             array_push($leaves, ...$part->leaves());
+        }
+
+        return $leaves;
+    }
+
+    /**
+     * The leaves, each with the choice it is part of ("1 of 2"), or null where it has to be met.
+     *
+     * @return list<array{Leaf, ?string}>
+     */
+    public function choices(?string $choice = null): array
+    {
+        if ($this->leaf instanceof Leaf) {
+            return [[$this->leaf, $choice]];
+        }
+        $inner = $this->needed < count($this->parts) ? $this->needed.' of '.count($this->parts) : $choice;
+        $leaves = [];
+        foreach ($this->parts as $part) {
+            array_push($leaves, ...$part->choices($inner));
         }
 
         return $leaves;

@@ -11,14 +11,15 @@ use Compadre\Core\Checking\Level;
  */
 final readonly class UnmetNeed
 {
-    /** @param list<string> $learners */
+    /** @param  list<string>  $learners */
     public function __construct(
         public string $knot,
         public Level $level,
         public array $learners,
         public string $reason,
         public string $remedy,
-    ) {}
+    ) {
+    }
 
     /** @return array{knot: string, level: string, learners: list<string>, reason: string, remedy: string} */
     public function toArray(): array

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Compute;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Data\Schema;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Refusal;
+use Compadre\Core\Rope\TailRule;
+
+/**
+ * Every computation as JSON in, JSON out.
+ */
+final class Command
+{
+    /** @var array<string, Operation> */
+    private array $operations = [];
+
+    /** @param  string  $packs the folder of packs */
+    public function __construct(string $packs)
+    {
+        $library = Library::at($packs);
+        $tails = TailRule::fromPack(Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json'))));
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new TailOperation($library, $tails), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
+            $this->operations[$operation->name()] = $operation;
+        }
+    }
+
+    /** The operations with their schemas, as JSON. */
+    public function list(): string
+    {
+        $operations = array_map(static fn (Operation $operation): array => ['input' => $operation->input(), 'output' => $operation->output()], $this->operations);
+
+        return Json::write(['operations' => (object) $operations]);
+    }
+
+    /** @throws Refusal naming the field, the value and what is allowed */
+    public function run(string $name, string $input): string
+    {
+        $operation = $this->operations[$name] ?? throw Refusal::of('', $name, 'one of the operations '.implode(', ', array_keys($this->operations)));
+        $data = Json::read($input);
+        Schema::hold($data, $operation->input());
+
+        return Json::write($operation->run(Fields::of(Json::arrays($data))));
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Compute;
+
+use Compadre\Core\Checking\Seen;
+use Compadre\Core\Checking\Verdict;
+use Compadre\Core\Knots\View;
+use Compadre\Core\Rope\Material;
+use Compadre\Core\Rope\Measure;
+use Compadre\Core\Rope\TailSchool;
+
+/**
+ * The pieces that the schemas of several operations share.
+ */
+final class Schemas
+{
+    /**
+     * @param  array<string, mixed>  $properties
+     * @param  list<string>  $optional
+     * @return array<string, mixed>
+     */
+    public static function object(array $properties, array $optional = []): array
+    {
+        return [
+            'type' => 'object', 'additionalProperties' => false,
+            'required' => array_values(array_diff(array_keys($properties), $optional)),
+            'properties' => $properties === [] ? new \stdClass : $properties,
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $items
+     * @return array<string, mixed>
+     */
+    public static function listOf(array $items): array
+    {
+        return ['type' => 'array', 'items' => $items];
+    }
+
+    /** @return array<string, mixed> */
+    public static function text(int $most = 200): array
+    {
+        return ['type' => 'string', 'minLength' => 1, 'maxLength' => $most];
+    }
+
+    /** @return array<string, mixed> a diameter in mm */
+    public static function diameter(): array
+    {
+        return ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 100];
+    }
+
+    /** @return array<string, mixed> */
+    public static function material(): array
+    {
+        return ['enum' => array_column(Material::cases(), 'value')];
+    }
+
+    /** @return array<string, mixed> */
+    public static function measure(): array
+    {
+        return ['enum' => array_column(Measure::cases(), 'value')];
+    }
+
+    /** @return array<string, mixed> */
+    public static function school(): array
+    {
+        return ['enum' => array_column(TailSchool::cases(), 'value'), 'default' => TailSchool::Longer->value];
+    }
+
+    /** @return array<string, mixed> */
+    public static function seen(): array
+    {
+        return ['enum' => array_column(Seen::cases(), 'value')];
+    }
+
+    /** @return array<string, mixed> */
+    public static function verdict(): array
+    {
+        return ['enum' => array_column(Verdict::cases(), 'value')];
+    }
+
+    /** @return array<string, mixed> */
+    public static function view(): array
+    {
+        return ['enum' => array_column(View::cases(), 'value'), 'default' => View::Learner->value];
+    }
+
+    /** @return array<string, mixed> */
+    public static function day(): array
+    {
+        return ['type' => 'string', 'format' => 'date'];
+    }
+
+    /** @return array<string, mixed> a day, or a moment whose date counts */
+    public static function now(): array
+    {
+        return ['type' => 'string', 'pattern' => '^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])(T.*)?$', 'x-allowed' => 'a date as 2026-11-24, or a time as 2026-11-24T18:30:00Z'];
+    }
+
+    /** @return array<string, mixed> */
+    public static function rope(): array
+    {
+        return self::object([
+            'diameter_mm' => self::diameter(), 'material' => self::material(), 'wet' => ['type' => 'boolean'],
+            'width_mm' => ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 200],
+        ], ['wet', 'width_mm']);
+    }
+
+    /** @return array<string, mixed> */
+    public static function mistake(): array
+    {
+        return self::object(['id' => self::text(), 'sign' => self::text(400), 'cause' => self::text(400), 'fix' => self::text(400)]);
+    }
+}

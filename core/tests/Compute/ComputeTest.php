@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+use Compadre\Core\Data\Json;
+use Compadre\Core\Data\Schema;
+
+/** @return array{int, mixed, mixed} exit code, standard output and standard error as JSON */
+function compute(string $operation, string $input): array
+{
+    $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/compute', $operation], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, sys_get_temp_dir());
+    fwrite($pipes[0], $input);
+    fclose($pipes[0]);
+    $out = (string) stream_get_contents($pipes[1]);
+    $error = (string) stream_get_contents($pipes[2]);
+
+    return [proc_close($process), $out === '' ? '' : json_decode($out, true), $error === '' ? '' : json_decode($error, true)];
+}
+
+it('lists its operations with schemas, and answers as they say', function (): void {
+    [$code, $listed] = compute('--list', '');
+    expect($code)->toBe(0);
+    expect(array_keys($listed['operations']))->toContain('knots', 'knot', 'tail', 'due', 'verdict');
+    foreach ([
+        'knots' => '{}', 'knot' => '{"knot":"square-knot","view":"behind","step":2}', 'tail' => '{"knot":"bowline","diameter_mm":8,"material":"nylon","measured_mm":90,"measured_by":"finger"}',
+        'due' => '{"results":[{"knot":"bowline","day":"2026-11-01","verdict":"has_it"}],"now":"2026-11-24T18:00:00Z"}',
+        'verdict' => '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"yes","now":"2026-11-24"}',
+    ] as $operation => $input) {
+        [$code, $answer] = compute($operation, $input);
+        expect($code)->toBe(0);
+        Schema::hold(json_decode(Json::write($answer)), $listed['operations'][$operation]['output']);
+    }
+});
+
+it('finds a tail', function (): void {
+    expect(compute('tail', '{"knot":"bowline","diameter_mm":10,"material":"nylon","wet":true,"backup":true,"measured_mm":200}'))
+        ->toMatchArray([0 => 0])
+        ->and(compute('tail', '{"knot":"bowline","diameter_mm":10,"material":"nylon","wet":true,"backup":true,"measured_mm":200}')[1])
+        ->toMatchArray(['required_mm' => 272, 'uncertainty_mm' => 3, 'verdict' => 'short']);
+    expect(compute('tail', '{"knot":"overhand","diameter_mm":3,"material":"natural","school":"diameters"}')[1])->toMatchArray(['required_mm' => 11, 'verdict' => null]);
+});
+
+it('tells what is due', function (): void {
+    [, $answer] = compute('due', '{"results":[{"knot":"overhand","day":"2026-11-01","verdict":"has_it"},{"knot":"overhand","day":"2026-11-08","verdict":"with_help"},{"knot":"clove-hitch","day":"2026-11-08","verdict":"tie_again"}],"now":"2026-11-18"}');
+    // 7 x 1.4 = 9.8 days; ten days later 2^(-10/9.8).
+    expect($answer['knots'][0])->toMatchArray(['knot' => 'overhand', 'half_life_days' => 9.8, 'due' => true]);
+    expect($answer['knots'][0]['chance'])->toEqualWithDelta(2 ** (-10 / 9.8), 1e-6);
+    expect($answer['knots'][1])->toBe(['knot' => 'clove-hitch', 'chance' => null, 'half_life_days' => null, 'due' => false]);
+});
+
+it('gives a verdict with its level from the history', function (): void {
+    $pass = ['knot' => 'square-knot', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'now' => '2026-11-24'];
+    expect(compute('verdict', Json::write($pass))[1])->toMatchArray(['verdict' => 'has_it', 'level' => 'has_it', 'mistakes' => [], 'rule_version' => 1]);
+    expect(compute('verdict', Json::write($pass + ['history' => [['day' => '2026-11-17', 'verdict' => 'has_it']]]))[1])->toMatchArray(['level' => 'kept']);
+    $wrong = compute('verdict', Json::write(['tying' => 'no', 'mistake' => 'granny-knot'] + $pass))[1];
+    expect($wrong)->toMatchArray(['verdict' => 'tie_again', 'level' => 'seen']);
+    expect($wrong['mistakes'][0])->toMatchArray(['id' => 'granny-knot']);
+    $short = ['tail' => 'not_looked', 'how' => 'measured', 'measured_mm' => 40, 'rope' => ['diameter_mm' => 10, 'material' => 'polyester']] + $pass;
+    expect(compute('verdict', Json::write($short))[1])->toMatchArray(['verdict' => 'feed_tail']);
+});
+
+it('draws a knot as far as a step', function (): void {
+    $whole = compute('knot', '{"knot":"overhand"}')[1];
+    expect(array_column($whole['strands'], 'word'))->toBe(['uououo']);
+    expect($whole['crossings'])->toHaveCount(3);
+    expect($whole['faces'])->toBe(4);
+    expect(compute('knot', '{"knot":"overhand","step":1}')[1]['crossings'])->toHaveCount(1);
+    expect(compute('knot', '{"knot":"overhand","view":"left"}')[1]['crossings'][0]['sign'])->toBe(-$whole['crossings'][0]['sign']);
+    expect(compute('knot', '{"knot":"clove-hitch"}')[1]['crossings'])->toHaveCount(7);
+});
+
+it('refuses with exit 2, nothing on standard output, and the field on standard error', function (string $operation, string $input, string $field, mixed $value): void {
+    [$code, $out, $error] = compute($operation, $input);
+    expect($code)->toBe(2);
+    expect($out)->toBe('');
+    expect($error['error'])->toHaveKeys(['field', 'value', 'allowed', 'message']);
+    expect($error['error']['field'])->toBe($field);
+    expect($error['error']['value'])->toBe($value);
+    expect($error['error']['allowed'])->not->toBeEmpty();
+})->with([
+    'unknown operation' => ['guess', '{}', '', 'guess'],
+    'no JSON' => ['tail', '{"knot":', '', '{"knot":'],
+    'a list' => ['tail', '[]', '', []],
+    'an unknown field' => ['knots', '{"x":1}', '/x', 1],
+    'a missing field' => ['tail', '{"knot":"bowline","material":"nylon"}', '/diameter_mm', null],
+    'a number given as a text' => ['tail', '{"knot":"bowline","diameter_mm":"8","material":"nylon"}', '/diameter_mm', '8'],
+    'negative' => ['tail', '{"knot":"bowline","diameter_mm":-8,"material":"nylon"}', '/diameter_mm', -8],
+    'unknown material' => ['tail', '{"knot":"bowline","diameter_mm":8,"material":"silk"}', '/material', 'silk'],
+    'unknown knot' => ['tail', '{"knot":"tangle","diameter_mm":8,"material":"nylon"}', '/knot', 'tangle'],
+    'unknown method' => ['knot', '{"knot":"bowline","method":"magic"}', '/method', 'magic'],
+    'a step too many' => ['knot', '{"knot":"bowline","step":40}', '/step', 40],
+    'a day that is none' => ['due', '{"results":[{"knot":"bowline","day":"2026-13-01","verdict":"has_it"}],"now":"2026-11-24"}', '/results/0/day', '2026-13-01'],
+    'an unknown knot deep down' => ['due', '{"results":[{"knot":"tangle","day":"2026-11-01","verdict":"has_it"}],"now":"2026-11-24"}', '/results/0/knot', 'tangle'],
+    'an unknown verdict' => ['due', '{"results":[{"knot":"bowline","day":"2026-11-01","verdict":"failed"}],"now":"2026-11-24"}', '/results/0/verdict', 'failed'],
+    'three prompts' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"yes","prompts":3,"now":"2026-11-24"}', '/prompts', 3],
+    'a part the knot has, declared absent' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"not_applicable","now":"2026-11-24"}', '/tail', 'not_applicable'],
+]);

@@ -1,0 +1,81 @@
+#!/usr/bin/env bash
+# Sets up, checks and tests everything, with a database and ports of its own. The last line counts what passed.
+# With arguments, only Pest runs, with those arguments.
+set -euo pipefail
+home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
+cd "$home"
+for part in say packages build services database house; do
+    # shellcheck source=/dev/null
+    source "ops/$part.sh"
+done
+
+mkdir -p var
+exec 8>var/test.lock
+flock -n 8 || fail "a test run is under way in this folder already"
+
+packages_need "${debian_run[@]}" "${debian_test[@]}"
+build_all
+
+passed=0
+failed=0
+driver=""
+finish() {
+    [ -n "$driver" ] && kill "$driver" 2>/dev/null
+    house_stop test
+}
+trap finish EXIT
+
+# check NAME COMMAND... : one check, counted as one test.
+check() {
+    local name="$1" log="var/log/check-${1// /-}.log" started=$SECONDS
+    shift
+    mkdir -p var/log
+    if "$@" >"$log" 2>&1; then
+        passed=$((passed + 1))
+        step "ok      $name ($((SECONDS - started)) s)"
+    else
+        failed=$((failed + 1))
+        tail -n 40 "$log" >&2
+        step "FAILED  $name: $log"
+    fi
+}
+
+types_current() {
+    npx --no-install openapi-typescript api/openapi.yaml -o var/schema.check.d.ts && cmp resources/js/api/schema.d.ts var/schema.check.d.ts
+}
+compute_anywhere() { (cd / && "$home/core/bin/compute" --list >/dev/null); }
+
+if [ $# -eq 0 ]; then
+    check "PHPStan on the core" vendor/bin/phpstan analyse -c phpstan.core.neon --no-progress --memory-limit=1G
+    check "PHPStan on the app" vendor/bin/phpstan analyse -c phpstan.app.neon --no-progress --memory-limit=1G
+    check "Pint" vendor/bin/pint --test
+    check "TypeScript" npm run --silent check
+    check "ESLint" npm run --silent lint
+    check "types of the API" types_current
+    check "compute from anywhere" compute_anywhere
+fi
+
+step "starting the test house"
+rm -rf var/test/storage/framework/cache
+house_start test
+driver_port="$(port_from 9515)"
+chromedriver --port="$driver_port" >var/log/chromedriver.log 2>&1 8>&- 9>&- &
+driver=$!
+
+export COMPADRE_TEST_HOUSE="$home/var/test"
+export COMPADRE_TEST_DRIVER="http://127.0.0.1:$driver_port"
+COMPADRE_TEST_URL="http://127.0.0.1:$(house_setting var/test COMPADRE_PORT)"
+export COMPADRE_TEST_URL
+
+report="$home/var/log/pest.xml"
+rm -f "$report"
+result=0
+vendor/bin/pest --log-junit "$report" "$@" || result=$?
+counts="$(php ops/count-tests.php "$report")"
+passed=$((passed + ${counts% *}))
+failed=$((failed + ${counts#* }))
+# A run that broke off before its end has failed even if no test did.
+[ "$result" -ne 0 ] && [ "$failed" -eq 0 ] && failed=1
+
+printf '%d passed, %d failed\n' "$passed" "$failed"
+[ "$failed" -eq 0 ]

@@ -1,0 +1,56 @@
+import type { components } from './schema';
+
+export type Schemas = components['schemas'];
+export type Fault = Schemas['Problem']['errors'][number];
+
+/** An answer that was not what was hoped for, with the server's own words. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly faults: Fault[],
+  ) {
+    super(message);
+  }
+
+  /** The server's word on one field, by the end of its pointer. */
+  about(field: string): string | undefined {
+    return this.faults.find((fault) => fault.field === field || fault.field.startsWith(`${field}/`))?.message;
+  }
+}
+
+function token(): string | null {
+  const found = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie);
+  return found?.[1] ? decodeURIComponent(found[1]) : null;
+}
+
+async function send(method: string, path: string, body?: unknown): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json' };
+  if (method !== 'GET') {
+    if (!token()) await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
+    headers['X-XSRF-TOKEN'] = token() ?? '';
+  }
+  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  const request: RequestInit = { method, headers, credentials: 'same-origin' };
+  if (body !== undefined) request.body = JSON.stringify(body);
+  return fetch(path, request);
+}
+
+/** One call to the server. A stale security token is renewed once. */
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await send(method, path, body);
+    if (response.status === 419) {
+      await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
+      response = await send(method, path, body);
+    }
+  } catch {
+    throw new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);
+  }
+  if (response.status === 204) return undefined as T;
+  const answer: unknown = await response.json().catch(() => null);
+  if (response.ok) return answer as T;
+  const problem = answer as Partial<Schemas['Problem']> | null;
+  throw new ApiProblem(response.status, problem?.message ?? 'Something went wrong on the server. Nothing was written.', problem?.errors ?? []);
+}

@@ -1,0 +1,71 @@
+import { QueryClient, queryOptions } from '@tanstack/react-query';
+import { ApiProblem, call, type Schemas } from './client';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 10_000,
+      retry: (count, error) => count < 2 && !(error instanceof ApiProblem && error.status >= 400 && error.status < 500),
+    },
+  },
+});
+
+export type House = { house: 'demo' | 'group' | 'test'; signed_in: boolean; needs_setup: boolean; today: string };
+
+export const houseQuery = queryOptions({ queryKey: ['house'], queryFn: () => call<House>('GET', '/api/house'), staleTime: 60_000 });
+
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: async (): Promise<Schemas['Me'] | null> => {
+    try {
+      return await call<Schemas['Me']>('GET', '/api/me');
+    } catch (error) {
+      if (error instanceof ApiProblem && error.status === 401) return null;
+      throw error;
+    }
+  },
+  staleTime: 60_000,
+});
+
+export const courseQuery = queryOptions({ queryKey: ['course'], queryFn: () => call<Schemas['Course']>('GET', '/api/course') });
+
+export const runSheetQuery = (meeting: string) =>
+  queryOptions({ queryKey: ['meeting', meeting], queryFn: () => call<Schemas['RunSheet']>('GET', `/api/meetings/${meeting}`), refetchInterval: 5_000 });
+
+export const knotsQuery = queryOptions({
+  queryKey: ['knots'],
+  queryFn: () => call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots'),
+  staleTime: Infinity,
+});
+
+export const knotQuery = (knot: string, view: string, method?: string) =>
+  queryOptions({
+    queryKey: ['knot', knot, view, method ?? ''],
+    queryFn: () => call<Schemas['Knot']>('GET', `/api/knots/${encodeURIComponent(knot)}?view=${view}${method ? `&method=${encodeURIComponent(method)}` : ''}`),
+    staleTime: Infinity,
+  });
+
+export const checkSheetQuery = (knot: string, meeting: string | null, rope: string | null) =>
+  queryOptions({
+    queryKey: ['check', knot, meeting, rope],
+    queryFn: () => {
+      const query = new URLSearchParams();
+      if (meeting) query.set('meeting', meeting);
+      if (rope) query.set('rope', rope);
+      const text = query.toString();
+      return call<Schemas['CheckSheet']>('GET', `/api/check/${encodeURIComponent(knot)}${text ? `?${text}` : ''}`);
+    },
+  });
+
+export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<Schemas['Crew']>('GET', '/api/crew') });
+
+export const learnerQuery = (learner: string) =>
+  queryOptions({ queryKey: ['learner', learner], queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`) });
+
+export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => call<Schemas['People']>('GET', '/api/people') });
+
+export const badgesQuery = queryOptions({
+  queryKey: ['badges'],
+  queryFn: () => call<{ badges: Schemas['BadgeAbout'][] }>('GET', '/api/badges'),
+  staleTime: Infinity,
+});

@@ -1,0 +1,29 @@
+import { Check, ChevronRight } from 'lucide-react';
+import type { Schemas } from '../api/client';
+import { Mark } from '../drawing/Mark';
+import { dayShort } from '../words/format';
+import { words } from '../words/en';
+
+type Row = Schemas['CheckSheet']['rows'][number];
+
+/** Two targets apart: the wide one looks closer, the green one is a clean pass. */
+export function LearnerRow({ row, busy, onPass, onOpen }: { row: Row; busy: boolean; onPass: () => void; onOpen: () => void }) {
+  const wants = row.wanted ? words.check.wants(words.levels[row.wanted]) : words.check.done;
+  return (
+    <li className={`flex items-stretch gap-3 ${row.present === false ? 'opacity-75' : ''}`} data-learner={row.name}>
+      <button type="button" onClick={onOpen} aria-label={words.check.open(row.name)} className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash">
+        <Mark mark={row.mark} label={row.mark?.words ?? words.crew.none} size={34} />
+        <span className="min-w-0 flex-1">
+          <span className="flex items-baseline gap-2"><strong className="truncate text-lg">{row.name}</strong>{row.present === false && <span className="text-sm text-soft">{words.check.away}</span>}</span>
+          <span className="block truncate text-sm text-soft">
+            {row.mark ? `${words.verdicts[row.mark.verdict]}, ${dayShort(row.mark.day)}; ` : ''}{wants}{row.mark?.two_leaders && `; ${words.check.two}`}
+          </span>
+        </span>
+        <ChevronRight aria-hidden className="size-5 shrink-0 text-soft" />
+      </button>
+      <button type="button" onClick={onPass} disabled={busy} aria-label={words.check.pass(row.name)} className="grid min-h-16 w-20 shrink-0 place-items-center rounded-xl bg-right font-semibold text-on-right hover:brightness-110 disabled:opacity-60">
+        <span className="flex flex-col items-center"><Check aria-hidden className="size-6" strokeWidth={3} /><span className="text-sm">{words.check.passShort}</span></span>
+      </button>
+    </li>
+  );
+}

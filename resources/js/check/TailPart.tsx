@@ -1,0 +1,37 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call, type Schemas } from '../api/client';
+import { words } from '../words/en';
+import { type Measure, toMillimetres } from './measure';
+
+export type Measured = { mm: number; by: Measure };
+
+/** A measured tail, judged by the core as it is entered. */
+export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schemas['Rope']; onMeasured: (measured: Measured | null) => void }) {
+  const [by, setBy] = useState<Measure>('mm');
+  const [text, setText] = useState('');
+  const measured = toMillimetres(text, by, rope.diameter_mm);
+  const judged = useQuery({
+    queryKey: ['tail', knot, rope.id, measured, by],
+    queryFn: () => call<Schemas['TailJudgement']>('POST', '/api/tail', { knot, rope: { diameter_mm: rope.diameter_mm, material: rope.material }, measured_mm: measured, measured_by: by }),
+    enabled: measured !== null,
+    staleTime: Infinity,
+  });
+  const change = (nextText: string, nextBy: Measure): void => {
+    setText(nextText);
+    setBy(nextBy);
+    const mm = toMillimetres(nextText, nextBy, rope.diameter_mm);
+    onMeasured(mm === null ? null : { mm, by: nextBy });
+  };
+  return (
+    <div className="mt-2">
+      <div className="flex gap-2">
+        <input aria-label={words.check.measure} placeholder={words.check.measure} inputMode="decimal" value={text} onChange={(event) => change(event.target.value, by)} className="min-h-12 w-full min-w-0 rounded-lg border border-soft bg-card px-3" />
+        <select aria-label={words.check.by} value={by} onChange={(event) => change(text, event.target.value as Measure)} className="min-h-12 rounded-lg border border-soft bg-card px-2">
+          {(['mm', 'gauge', 'finger', 'diameters'] as const).map((one) => <option key={one} value={one}>{words.check.units[one]}</option>)}
+        </select>
+      </div>
+      <p role="status" className={`mt-1 min-h-6 text-sm ${judged.data?.verdict === 'short' ? 'font-semibold text-notyet' : ''}`}>{measured !== null && judged.data?.reason}</p>
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { dayShort } from '../words/format';
+import { words } from '../words/en';
+
+type Meeting = Schemas['CourseMeeting'];
+
+const BEAD = {
+  past: 'size-7 border-[3px] border-ink bg-hemp',
+  tonight: 'size-10 border-[3px] border-ink bg-signal ring-4 ring-signal/30',
+  ahead: 'size-7 border-[3px] border-ink bg-paper',
+};
+
+const CORD = 'bg-[repeating-linear-gradient(115deg,var(--rope-1)_0_7px,var(--rope-line)_7px_8.5px)] border-y-[1.5px] rail:border-y-[1.5px] border-ink';
+
+/** The term as a rope with a bead a meeting: laid behind us, still bare ahead. Upright in the hand, lying at a desk. */
+export function TermLine({ meetings, knots }: { meetings: Meeting[]; knots: Record<string, string> }) {
+  return (
+    <section aria-label={words.course.line} className="-mx-4 overflow-x-auto px-4 rail:-mx-8 rail:px-8">
+      <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.4rem,1fr)] rail:grid-flow-col">
+        {meetings.map((meeting) => <Bead key={meeting.id} meeting={meeting} knots={knots} />)}
+      </ol>
+    </section>
+  );
+}
+
+function Bead({ meeting, knots }: { meeting: Meeting; knots: Record<string, string> }) {
+  const laid = meeting.state === 'ahead' ? 'border-y-[1.5px] border-dashed border-ink/60' : CORD;
+  return (
+    <li className="relative grid grid-cols-[3rem_1fr] rail:block">
+      <div className="relative flex justify-center rail:h-14 rail:items-center">
+        <span aria-hidden className={`absolute left-1/2 h-full w-2.5 -translate-x-1/2 rail:left-0 rail:h-2.5 rail:w-full rail:translate-x-0 ${laid}`} />
+        <span aria-hidden className={`relative mt-3 shrink-0 rounded-full rail:mt-0 ${BEAD[meeting.state]}`} />
+      </div>
+      <Link to={`/meeting/${meeting.id}`} className={`my-1 block rounded-xl px-3 py-2 hover:bg-wash rail:mx-0.5 rail:px-2 ${meeting.state === 'tonight' ? 'bg-card outline-2 outline-signal' : ''}`}>
+        <span className="block text-sm font-semibold text-soft">{dayShort(meeting.date)}{meeting.state === 'tonight' && <span className="block text-signal">{words.course.tonight}</span>}</span>
+        {meeting.introduced.map((id) => <span key={id} className="block leading-snug font-bold">{knots[id] ?? id}</span>)}
+        {meeting.revisited.length > 0 && <span className="mt-1 block text-sm leading-snug text-soft">{words.course.again}: {againList(meeting.revisited.map((id) => (knots[id] ?? id).toLowerCase()))}</span>}
+        {meeting.introduced.length + meeting.revisited.length === 0 && <span className="block text-sm text-soft">{words.course.nothing}</span>}
+        {meeting.state === 'past' && <span className="mt-1 block text-xs text-soft">{words.course.past(meeting.present, meeting.results)}</span>}
+      </Link>
+    </li>
+  );
+}
+
+/** Two by name, the rest counted. */
+function againList(names: string[]): string {
+  return names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')}, ${words.course.more(names.length - 2)}`;
+}

@@ -1,0 +1,40 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call, type Schemas } from '../api/client';
+import { queryClient } from '../api/queries';
+import { Button } from '../ui/Button';
+import { AreaField, SelectField } from '../ui/Field';
+import { Sheet } from '../ui/Sheet';
+import { Faults } from '../ui/states';
+import { words } from '../words/en';
+
+export const BANDS = Object.entries(words.bands) as [Schemas['AgeBand'], string][];
+
+/** Names as typed or pasted, one a line. */
+export function namesIn(text: string): string[] {
+  return text.split(/\r?\n/).map((line) => line.trim()).filter((line) => line !== '');
+}
+
+export function AddLearners({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [text, setText] = useState('');
+  const [band, setBand] = useState<Schemas['AgeBand']>('8-10');
+  const names = namesIn(text);
+  const add = useMutation({
+    mutationFn: () => call('POST', '/api/learners', { learners: names.map((name) => ({ name, age_band: band })) }),
+    onSuccess: () => {
+      void queryClient.invalidateQueries();
+      setText('');
+      onClose();
+    },
+  });
+  return (
+    <Sheet open={open} onClose={onClose} title={words.crew.add} about={words.crew.addHelp}>
+      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); add.mutate(); }}>
+        <Faults error={add.error} />
+        <AreaField label={words.crew.names} rows={7} value={text} onChange={(event) => setText(event.target.value)} />
+        <SelectField label={words.crew.band} options={BANDS} value={band} onChange={(event) => setBand(event.target.value as Schemas['AgeBand'])} />
+        <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>{words.crew.addGo(names.length)}</Button>
+      </form>
+    </Sheet>
+  );
+}

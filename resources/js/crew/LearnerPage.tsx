@@ -1,0 +1,82 @@
+import { useQuery } from '@tanstack/react-query';
+import { Check, Circle } from 'lucide-react';
+import { Link, useParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { learnerQuery } from '../api/queries';
+import { Mark } from '../drawing/Mark';
+import { Failure, Loading } from '../ui/states';
+import { dayShort, number } from '../words/format';
+import { words } from '../words/en';
+
+type Page = Schemas['LearnerPage'];
+
+export function LearnerPage() {
+  const { learner: id = '' } = useParams();
+  const page = useQuery(learnerQuery(id));
+  if (page.isPending) return <Loading />;
+  if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
+  const { learner, marks, knots, badges, history } = page.data;
+  return (
+    <div className="flex max-w-5xl flex-col gap-8">
+      <div>
+        <Link to="/crew" className="inline-flex min-h-12 items-center text-soft underline">{words.crew.title}</Link>
+        <h1 className="text-3xl">{learner.name}</h1>
+        <p className="text-soft">{words.bands[learner.age_band]}{learner.hand === 'left' && `, ${words.crew.left}`}</p>
+      </div>
+      <ul className="flex flex-wrap gap-3">
+        {Object.entries(marks).map(([knot, mark]) => (
+          <li key={knot} className="flex min-w-56 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 py-2 sm:flex-none">
+            <Mark mark={mark} label="" size={36} />
+            <span><strong className="block leading-tight">{knots[knot]}</strong><span className="text-sm text-soft">{mark.words}</span></span>
+          </li>
+        ))}
+      </ul>
+      <div className="grid gap-8 rail:grid-cols-2">
+        <section aria-labelledby="badges">
+          <h2 id="badges" className="mb-3 text-xl">{words.crew.badges}</h2>
+          {badges.length === 0 && <p className="text-soft">{words.crew.noBadges}</p>}
+          {badges.map((badge) => (
+            <div key={badge.badge} className="mb-4 rounded-xl border border-line bg-card p-4">
+              <h3 className="mb-2 text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{badge.complete ? words.crew.complete : `${number(badge.met)} / ${number(badge.needed)}`}</span></h3>
+              <OutlineTree outline={badge.outline} knots={knots} />
+            </div>
+          ))}
+        </section>
+        <History history={history} knots={knots} />
+      </div>
+    </div>
+  );
+}
+
+function OutlineTree({ outline, knots }: { outline: Schemas['Outline']; knots: Page['knots'] }) {
+  const Icon = outline.met ? Check : Circle;
+  const icon = <Icon aria-label={outline.met ? words.crew.met : words.crew.open} className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`} strokeWidth={outline.met ? 3.5 : 2} />;
+  if (outline.knot) return <p className="flex gap-2">{icon}<span>{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}</span></span></p>;
+  const all = outline.choose === outline.among;
+  return (
+    <div>
+      <p className="flex gap-2 font-semibold">{icon}{all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}</p>
+      <ul className="ml-2 border-l-2 border-hemp pl-4">{outline.parts?.map((part, n) => <li key={n}><OutlineTree outline={part} knots={knots} /></li>)}</ul>
+    </div>
+  );
+}
+
+function History({ history, knots }: { history: Page['history']; knots: Page['knots'] }) {
+  return (
+    <section aria-labelledby="history">
+      <h2 id="history" className="mb-3 text-xl">{words.crew.history}</h2>
+      {history.length === 0 && <p className="text-soft">{words.crew.historyEmpty}</p>}
+      <ol className="flex flex-col divide-y divide-line">
+        {history.map((entry) => (
+          <li key={entry.id} className={`py-2 ${entry.taken_back ? 'line-through opacity-70' : ''}`}>
+            <span className="flex flex-wrap justify-between gap-x-3"><strong>{knots[entry.knot] ?? entry.knot}: {entry.kind === 'prior' ? words.crew.prior : words.verdicts[entry.verdict]}</strong><span className="text-sm text-soft">{dayShort(entry.day)} {words.crew.by(entry.by)}</span></span>
+            <span className="text-sm text-soft">
+              {[entry.words, entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`), entry.kind === 'overrule' ? words.crew.overrule : '', entry.clock_off ? words.crew.clockOff : '', entry.note ?? ''].filter((part) => part !== '').join(' ')}
+              {entry.taken_back && <span className="inline-block pl-2">({words.crew.takenBack})</span>}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,27 @@
+import { useEffect, useRef } from 'react';
+
+export type Acts = Record<'next' | 'previous' | 'first' | 'last' | 'left' | 'story' | 'replay' | 'help' | 'leave', () => void>;
+
+const KEYS: Record<string, keyof Acts> = {
+  ArrowRight: 'next', ArrowDown: 'next', ' ': 'next', PageDown: 'next', Enter: 'next', '.': 'next',
+  ArrowLeft: 'previous', ArrowUp: 'previous', PageUp: 'previous', Backspace: 'previous',
+  Home: 'first', End: 'last', l: 'left', s: 'story', r: 'replay', '?': 'help', Escape: 'leave',
+};
+
+/** The stage's keys, presenter remotes among them. A focused control keeps its own Space and Enter. */
+export function useKeys(acts: Acts, paused: boolean): void {
+  const now = useRef(acts);
+  useEffect(() => { now.current = acts; });
+  useEffect(() => {
+    if (paused) return undefined;
+    const press = (event: KeyboardEvent): void => {
+      const act = KEYS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      const onControl = event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter');
+      if (!act || onControl || event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      now.current[act]();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [paused]);
+}

@@ -1,0 +1,42 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { Schemas } from '../api/client';
+import type { Moment } from '../drawing/KnotPicture';
+
+type Step = Schemas['KnotStep'];
+
+/** Rope widths a second: slow enough for the eyes at the back. */
+const PACE = 7;
+
+/** Where each rope lay before a step. */
+function before(step: Step): Record<string, number> {
+  return { ...step.reach, ...Object.fromEntries(Object.entries(step.moved).map(([id, span]) => [id, span[0] ?? 0])) };
+}
+
+/** The moment to draw: the ends travel along their paths to where the step leaves them. */
+export function useTravel(step: Step | undefined): { moment: Moment | null; replay: () => void } {
+  const [run, setRun] = useState(0);
+  const [gone, setGone] = useState<{ step: Step | undefined; run: number; share: number }>({ step: undefined, run: 0, share: 1 });
+  const still = !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  useEffect(() => {
+    if (still) return undefined;
+    const farthest = Math.max(...Object.values(step.moved).map(([from = 0, to = 0]) => to - from));
+    const lasts = Math.max(700, (farthest / PACE) * 1000);
+    let frame = 0;
+    let started: number | null = null;
+    const draw = (now: number): void => {
+      started ??= now;
+      const part = Math.min(1, (now - started) / lasts);
+      setGone({ step, run, share: part * part * (3 - 2 * part) });
+      if (part < 1) frame = requestAnimationFrame(draw);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [step, run, still]);
+  const replay = useCallback(() => setRun((now) => now + 1), []);
+  if (!step) return { moment: null, replay };
+  // Until the first frame of a new step is drawn, its ends lie where they started.
+  const share = still ? 1 : gone.step === step && gone.run === run ? gone.share : 0;
+  const start = before(step);
+  const reach = Object.fromEntries(Object.entries(step.reach).map(([id, to]) => [id, (start[id] ?? to) + (to - (start[id] ?? to)) * share]));
+  return { moment: { reach, moved: step.moved }, replay };
+}

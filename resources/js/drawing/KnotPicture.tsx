@@ -1,0 +1,94 @@
+import { memo, useId } from 'react';
+import type { Schemas } from '../api/client';
+import { arrowsOn, dashFor, fadeAt, numbered, OUTLINE, SEAM, type Strand } from './rope';
+
+type Drawing = Schemas['Drawing'];
+type Piece = Drawing['pieces'][number];
+
+export type Moment = { reach: Record<string, number>; moved: Record<string, number[]> };
+
+/** One stretch of rope: the gap it leaves in what it crosses, its tube, and its end. */
+function RopePiece({ piece, strand, rope, air, moment }: { piece: Piece; strand: Strand; rope: number; air: number; moment: Moment | null }) {
+  const reach = moment?.reach[strand.id] ?? strand.length;
+  if (piece.from >= reach - 1e-6) return null;
+  const inner = strand.width - 2 * OUTLINE;
+  const to = Math.min(piece.to, reach);
+  const ends = reach <= piece.to + 1e-6;
+  // A path cannot be drawn beyond its end: there the body stops short instead, so that the outline closes it.
+  const body = ends && reach > strand.length - OUTLINE ? to - OUTLINE : to;
+  const tube = dashFor(piece, piece.from, body);
+  const light = dashFor(piece, piece.from, ends ? Math.max(piece.from, body - 0.3) : body);
+  const moved = moment?.moved[strand.id];
+  return (
+    <g>
+      {piece.gap && <path d={piece.d} stroke="var(--ground)" strokeWidth={strand.width + 2 * air} strokeDasharray={dashFor(piece, piece.gap[0] ?? 0, Math.min(piece.gap[1] ?? 0, reach))} />}
+      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} strokeDasharray={dashFor(piece, piece.from + (piece.from > 0 ? SEAM : 0), to + (ends ? OUTLINE : -SEAM))} />
+      <path d={piece.d} stroke={`var(--rope-${rope})`} strokeWidth={inner} strokeDasharray={tube} />
+      <path d={piece.d} stroke={`var(--rope-${rope}-light)`} strokeWidth={inner * 0.34} strokeDasharray={light} transform="translate(-0.13 -0.15)" strokeOpacity={0.85} />
+      {rope === 2 && <Tracer piece={piece} to={body} />}
+      <Whipping piece={piece} from={Math.max(piece.from, reach - 1.3)} to={body} width={inner} />
+      {moved && <path d={arrowsOn(strand, moved, piece.from, Math.min(to, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
+    </g>
+  );
+}
+
+/** The second rope's stripe, so that it differs by more than its colour. */
+function Tracer({ piece, to }: { piece: Piece; to: number }) {
+  const dashes = Math.ceil((to - piece.from) / 1);
+  const pattern = Array.from({ length: dashes }, (_, n) => `0.55 ${Math.max(0, Math.min(0.45, to - piece.from - n - 0.55))}`).join(' ');
+  return dashes > 0 ? <path d={piece.d} stroke="var(--tracer)" strokeWidth={0.2} strokeDasharray={`${pattern} 0 ${piece.to - piece.from + 9}`} /> : null;
+}
+
+function Whipping({ piece, from, to, width }: { piece: Piece; from: number; to: number; width: number }) {
+  if (from >= to) return null;
+  return (
+    <>
+      <path d={piece.d} stroke="#d8432b" strokeWidth={width} strokeDasharray={dashFor(piece, from, to)} />
+      {[0.3, 0.62, 0.94].map((back) => {
+        const at = to - back;
+        return at > from ? <path key={back} d={piece.d} stroke="#11242d" strokeOpacity={0.6} strokeWidth={width} strokeDasharray={dashFor(piece, at, at + 0.08)} /> : null;
+      })}
+    </>
+  );
+}
+
+function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
+  const grain = [-0.31, -0.13, 0.09, 0.25, 0.39];
+  const [dx, dy] = fadeAt(strand).across;
+  return (
+    <g>
+      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} />
+      <path d={piece.d} stroke="var(--wood)" strokeWidth={strand.width - 2 * OUTLINE} />
+      {grain.map((share, n) => (
+        <path key={share} d={piece.d} stroke="var(--grain)" strokeWidth={0.11} strokeDasharray={['5 1.5 2 3', '3 2 6 2.5', '7 3 2.5 1'][n % 3]} strokeDashoffset={n * 1.7} transform={`translate(${dx * share * strand.width} ${dy * share * strand.width})`} />
+      ))}
+    </g>
+  );
+}
+
+/** A knot as the core drew it, up to a moment of its tying; without one, finished. */
+export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, className, ringed }: { drawing: Drawing; moment: Moment | null; text: string; className?: string; ringed?: number[][] }) {
+  const id = useId();
+  const [x = 0, y = 0, width = 1, height = 1] = drawing.box;
+  const ropes = numbered(drawing.strands);
+  const strands = new Map(drawing.strands.map((strand) => [strand.id, strand]));
+  return (
+    <svg viewBox={`${x} ${y} ${width} ${height}`} role="img" aria-label={text} className={className} fill="none" strokeLinejoin="round" data-testid="knot-picture">
+      <linearGradient id={id}>
+        <stop offset="0" stopColor="var(--ground)" />
+        <stop offset="1" stopColor="var(--ground)" stopOpacity="0" />
+      </linearGradient>
+      {drawing.pieces.map((piece, n) => {
+        const strand = strands.get(piece.strand);
+        if (!strand) return null;
+        const rope = ropes.get(piece.strand);
+        return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} moment={moment} />;
+      })}
+      {drawing.strands.filter((strand) => ropes.has(strand.id)).map((strand) => {
+        const fade = fadeAt(strand);
+        return <rect key={strand.id} x={-0.2} y={-0.8} width={2.2} height={1.6} fill={`url(#${id})`} transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`} />;
+      })}
+      {ringed?.map(([cx, cy]) => <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={1.9} stroke="var(--signal)" strokeWidth={0.3} />)}
+    </svg>
+  );
+});

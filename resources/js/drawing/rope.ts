@@ -1,0 +1,65 @@
+import type { Schemas } from '../api/client';
+
+export type Strand = Schemas['Drawing']['strands'][number];
+type Piece = Schemas['Drawing']['pieces'][number];
+
+/** Thickness of a rope's outline, in rope widths. */
+export const OUTLINE = 0.09;
+
+/** An outline stops this much short of the body where the rope goes on, so that no line shows across it. */
+export const SEAM = 0.03;
+
+/** The dash pattern that shows only a stretch of a piece; lengths along the strand, as the core gives them. */
+export function dashFor(piece: Piece, from: number, to: number): string | undefined {
+  const start = Math.max(0, from - piece.from);
+  const length = Math.max(0, to - piece.from - start);
+  const whole = piece.to - piece.from;
+  return start <= 1e-6 && length >= whole - 1e-6 ? undefined : `0 ${start} ${length} ${whole + 9}`;
+}
+
+/** Ropes are numbered for their colours; objects are not. */
+export function numbered(strands: Strand[]): Map<string, number> {
+  const ropes = strands.filter((strand) => strand.kind === 'rope' || strand.kind === 'tape');
+  return new Map(ropes.map((strand, n) => [strand.id, (n % 2) + 1]));
+}
+
+const paths = new Map<string, SVGPathElement>();
+
+/** A path element kept only to ask it where a length lies. */
+function ruler(d: string): SVGPathElement {
+  let path = paths.get(d);
+  if (!path) {
+    path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+    path.setAttribute('d', d);
+    if (paths.size > 60) paths.clear();
+    paths.set(d, path);
+  }
+  return path;
+}
+
+export function pointAt(strand: Strand, s: number): { x: number; y: number; dx: number; dy: number } {
+  const path = ruler(strand.d);
+  const here = path.getPointAtLength(s);
+  const next = path.getPointAtLength(s + 0.05);
+  const length = Math.hypot(next.x - here.x, next.y - here.y) || 1;
+  return { x: here.x, y: here.y, dx: (next.x - here.x) / length, dy: (next.y - here.y) / length };
+}
+
+/** Where a standing end runs out of the picture, and the direction across the strand there. */
+export function fadeAt(strand: Strand): { x: number; y: number; angle: number; across: [number, number] } {
+  const { x, y, dx, dy } = pointAt(strand, 0);
+  return { x, y, angle: (Math.atan2(dy, dx) * 180) / Math.PI, across: [-dy, dx] };
+}
+
+/** Arrowheads along the stretch that moved, those that lie within a piece. */
+export function arrowsOn(strand: Strand, moved: number[], from: number, to: number): string {
+  const [start = 0, end = 0] = moved;
+  let d = '';
+  for (let s = start + 1.1; s < end - 1.6; s += 1.5) {
+    if (s < from || s >= to) continue;
+    const { x, y, dx, dy } = pointAt(strand, s);
+    const back = 0.24;
+    d += `M${x - dx * back - dy * back} ${y - dy * back + dx * back}L${x + dx * 0.15} ${y + dy * 0.15}L${x - dx * back + dy * back} ${y - dy * back - dx * back}`;
+  }
+  return d;
+}

@@ -1,0 +1,115 @@
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { Schemas } from '../api/client';
+import { BANDS, namesIn } from '../crew/AddLearners';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { AreaField, SelectField, TextField } from '../ui/Field';
+import { dayLong, dayShort, listOf } from '../words/format';
+import { words } from '../words/en';
+import { type Answers, weekly } from './answers';
+
+type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
+
+const zones = Intl.supportedValuesOf('timeZone');
+const materials = Object.entries(words.materials) as [Schemas['Material'], string][];
+
+export function GroupStep({ answers, set }: Step) {
+  const zone = zones.includes(answers.zone) ? zones : [answers.zone, ...zones];
+  return (
+    <>
+      <TextField label={words.setup.group} required maxLength={80} value={answers.name} onChange={(event) => set({ name: event.target.value })} />
+      <div className="grid grid-cols-2 gap-3">
+        <TextField label={words.setup.from} type="number" min={5} max={17} required value={answers.from} onChange={(event) => set({ from: event.target.value })} />
+        <TextField label={words.setup.to} type="number" min={5} max={17} required value={answers.to} onChange={(event) => set({ to: event.target.value })} />
+      </div>
+      <SelectField label={words.setup.zone} options={zone.map((one) => [one, one.replaceAll('_', ' ')])} value={answers.zone} onChange={(event) => set({ zone: event.target.value })} />
+      <div><p className="mb-1 font-semibold">{words.setup.units}</p><Choice label={words.setup.units} value={answers.units} onChange={(units) => set({ units })} options={[['mm', words.setup.mm], ['inches', words.setup.inches]]} /></div>
+    </>
+  );
+}
+
+export function YouStep({ answers, set }: Step) {
+  return (
+    <>
+      <p className="text-soft">{words.setup.you}</p>
+      <TextField label={words.join.name} required maxLength={60} autoComplete="name" value={answers.person} onChange={(event) => set({ person: event.target.value })} />
+      <TextField label={words.signIn.email} type="email" required autoComplete="username" value={answers.email} onChange={(event) => set({ email: event.target.value })} />
+      <TextField label={words.signIn.password} type="password" required minLength={10} autoComplete="new-password" hint={words.join.passwordHint} value={answers.password} onChange={(event) => set({ password: event.target.value })} />
+    </>
+  );
+}
+
+export function LearnersStep({ answers, set }: Step) {
+  return (
+    <>
+      <AreaField label={words.setup.learners} rows={9} required hint={`${words.setup.learnersHelp} ${words.setup.found(namesIn(answers.learners).length)}.`} value={answers.learners} onChange={(event) => set({ learners: event.target.value })} />
+      <SelectField label={words.setup.band} options={BANDS} value={answers.band} onChange={(event) => set({ band: event.target.value as Schemas['AgeBand'] })} />
+    </>
+  );
+}
+
+export function RopeStep({ answers, set }: Step) {
+  return (
+    <>
+      <h2 className="text-xl">{words.setup.rope}</h2>
+      <TextField label={words.setup.ropeName} required maxLength={60} value={answers.rope} onChange={(event) => set({ rope: event.target.value })} />
+      <TextField label={words.setup.diameter} inputMode="decimal" required value={answers.diameter} onChange={(event) => set({ diameter: event.target.value })} />
+      <SelectField label={words.setup.material} options={materials} value={answers.material} onChange={(event) => set({ material: event.target.value as Schemas['Material'] })} />
+    </>
+  );
+}
+
+export function BadgeStep({ answers, set, badges }: Step & { badges: Schemas['BadgeAbout'][] }) {
+  const toggle = (id: string): void => set({ badges: answers.badges.includes(id) ? answers.badges.filter((one) => one !== id) : [...answers.badges, id] });
+  return (
+    <>
+      <h2 className="text-xl">{words.setup.badge}</h2>
+      <ul className="flex flex-col gap-3">
+        {badges.map((badge) => (
+          <li key={badge.id}>
+            <label className={`flex gap-3 rounded-xl border-2 bg-card p-4 ${answers.badges.includes(badge.id) ? 'border-signal' : 'border-line'}`}>
+              <input type="checkbox" checked={answers.badges.includes(badge.id)} onChange={() => toggle(badge.id)} className="mt-1 size-6 accent-signal" />
+              <span><strong className="block text-lg">{badge.name}</strong>{badge.about} <span className="block text-sm text-soft">{listOf(badge.knots)}</span></span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <TextField label={words.setup.by} type="date" value={answers.due} onChange={(event) => set({ due: event.target.value })} />
+    </>
+  );
+}
+
+export function MeetingsStep({ answers, set }: Step) {
+  const [first, setFirst] = useState(answers.dates[0] ?? '');
+  const [times, setTimes] = useState('10');
+  const [more, setMore] = useState('');
+  return (
+    <>
+      <div className="grid grid-cols-[1fr_6rem_auto] items-end gap-3">
+        <TextField label={words.setup.every} type="date" value={first} onChange={(event) => setFirst(event.target.value)} />
+        <TextField label={words.setup.times} type="number" min={1} max={52} value={times} onChange={(event) => setTimes(event.target.value)} />
+        <Button onClick={() => set({ dates: weekly(first, Number(times)) })}>{words.setup.make}</Button>
+      </div>
+      <h2 className="text-xl">{words.setup.dates}</h2>
+      {answers.dates.length === 0 && <p className="text-soft">{words.setup.noDates}</p>}
+      <ul className="flex flex-wrap gap-2">
+        {answers.dates.map((date) => (
+          <li key={date} className="flex items-center rounded-lg border border-line bg-card pl-3" title={dayLong(date)}>
+            {dayShort(date)}
+            <button type="button" aria-label={words.setup.remove(dayLong(date))} className="grid size-12 place-items-center" onClick={() => set({ dates: answers.dates.filter((one) => one !== date) })}><X aria-hidden className="size-4" /></button>
+          </li>
+        ))}
+      </ul>
+      <div className="grid grid-cols-[1fr_auto] items-end gap-3">
+        <TextField label={words.setup.oneMore} type="date" value={more} onChange={(event) => setMore(event.target.value)} />
+        <Button disabled={more === '' || answers.dates.includes(more)} onClick={() => { set({ dates: [...answers.dates, more].sort() }); setMore(''); }}>{words.setup.add}</Button>
+      </div>
+      <div className="grid grid-cols-3 gap-3">
+        <TextField label={words.course.startsAt} type="time" required value={answers.startsAt} onChange={(event) => set({ startsAt: event.target.value })} />
+        <TextField label={words.course.howLong} type="number" required value={answers.minutes} onChange={(event) => set({ minutes: event.target.value })} />
+        <TextField label={words.course.checkers} type="number" required value={answers.checkers} onChange={(event) => set({ checkers: event.target.value })} />
+      </div>
+    </>
+  );
+}

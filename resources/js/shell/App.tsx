@@ -1,0 +1,59 @@
+import { useQuery } from '@tanstack/react-query';
+import { Navigate, Route, Routes } from 'react-router';
+import { houseQuery, meQuery } from '../api/queries';
+import { JoinPage } from '../account/JoinPage';
+import { PeoplePage } from '../account/PeoplePage';
+import { ResetPage } from '../account/ResetPage';
+import { SignInPage } from '../account/SignInPage';
+import { CheckPage } from '../check/CheckPage';
+import { CoursePage } from '../course/CoursePage';
+import { CrewPage } from '../crew/CrewPage';
+import { LearnerPage } from '../crew/LearnerPage';
+import { DemonstratePage } from '../demonstrate/DemonstratePage';
+import { PickKnotPage } from '../demonstrate/PickKnotPage';
+import { SessionPage } from '../session/SessionPage';
+import { SetUpPage } from '../setup/SetUpPage';
+import { Failure, Loading } from '../ui/states';
+import { words } from '../words/en';
+import { Frame } from './Frame';
+import { MeContext } from './me';
+
+export function App() {
+  return (
+    <Routes>
+      <Route path="/join/:token" element={<JoinPage />} />
+      <Route path="/reset/:token" element={<ResetPage />} />
+      <Route path="*" element={<SignedIn />} />
+    </Routes>
+  );
+}
+
+function SignedIn() {
+  const house = useQuery(houseQuery);
+  const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true });
+  if (house.isError) return <Failure error={house.error} retry={() => void house.refetch()} />;
+  if (me.isError) return <Failure error={me.error} retry={() => void me.refetch()} />;
+  if (!house.data) return <Loading />;
+  if (house.data.needs_setup) return <SetUpPage today={house.data.today} />;
+  if (house.data.signed_in && me.data === undefined) return <Loading />;
+  if (!me.data) return <SignInPage demo={house.data.house === 'demo'} />;
+  return (
+    <MeContext value={me.data}>
+      <Routes>
+        <Route path="/show/:knot" element={<DemonstratePage />} />
+        <Route element={<Frame />}>
+          {/* The app opens on the moment that is due: a meeting today, else the course. */}
+          <Route index element={<Navigate to={me.data.tonight ? `/meeting/${me.data.tonight}` : '/course'} replace />} />
+          <Route path="/course" element={<CoursePage />} />
+          <Route path="/meeting/:meeting" element={<SessionPage />} />
+          <Route path="/show" element={<PickKnotPage />} />
+          <Route path="/check/:knot?" element={<CheckPage />} />
+          <Route path="/crew" element={<CrewPage />} />
+          <Route path="/crew/:learner" element={<LearnerPage />} />
+          <Route path="/people" element={<PeoplePage />} />
+          <Route path="*" element={<p className="p-6">{words.notFound}</p>} />
+        </Route>
+      </Routes>
+    </MeContext>
+  );
+}

@@ -1,0 +1,49 @@
+import { LogOut, Menu, Moon, Sun, UserPlus } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { call } from '../api/client';
+import { queryClient } from '../api/queries';
+import { words } from '../words/en';
+import { useMe } from './me';
+import { currentScheme, toggleScheme } from './scheme';
+
+const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-highlighted:bg-wash';
+
+export function GroupMenu() {
+  const me = useMe();
+  const navigate = useNavigate();
+  const [scheme, setScheme] = useState(currentScheme);
+  const signOut = async (): Promise<void> => {
+    await call('POST', '/api/sign-out');
+    queryClient.clear();
+    void navigate('/');
+  };
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger aria-label={words.nav.menu} className="grid size-12 place-items-center rounded-full border border-line bg-card hover:bg-wash">
+        <Menu aria-hidden className="size-5" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={6} className="z-40 min-w-64 rounded-xl border border-line bg-card p-2 shadow-lg">
+          <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">
+            <strong className="block text-base text-ink">{me.user.name}</strong>
+            {words.roles[me.user.role]}, {me.group.name}
+          </DropdownMenu.Label>
+          {me.may.people && (
+            <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/people')}>
+              <UserPlus aria-hidden className="size-5" /> {words.nav.people}
+            </DropdownMenu.Item>
+          )}
+          <DropdownMenu.Item className={ITEM} onSelect={() => setScheme(toggleScheme())}>
+            {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
+            {scheme === 'dark' ? words.nav.light : words.nav.dark}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} onSelect={() => void signOut()}>
+            <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

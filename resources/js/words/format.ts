@@ -1,0 +1,42 @@
+const locale = navigator.language || 'en';
+
+/** A calendar day, such as 2026-11-24, without any shift of time zone. */
+function day(date: string): Date {
+  return new Date(`${date}T12:00:00Z`);
+}
+
+export function dayShort(date: string): string {
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(day(date));
+}
+
+export function dayLong(date: string): string {
+  return new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(day(date));
+}
+
+export function moment(iso: string): string {
+  return new Intl.DateTimeFormat(locale, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+}
+
+export function number(value: number, digits = 0): string {
+  return new Intl.NumberFormat(locale, { maximumFractionDigits: digits }).format(value);
+}
+
+export function percent(value: number): string {
+  return new Intl.NumberFormat(locale, { style: 'percent' }).format(value);
+}
+
+export function listOf(parts: string[]): string {
+  return new Intl.ListFormat(locale, { type: 'conjunction' }).format(parts);
+}
+
+/** A time of day some minutes after another, as 18:35. */
+export function timeAfter(start: string, minutes: number): string {
+  const [hours = 0, mins = 0] = start.split(':').map(Number);
+  const total = hours * 60 + mins + Math.round(minutes);
+  return `${String(Math.floor(total / 60) % 24).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
+}
+
+/** A length as the group reads it; the core's are always in mm. */
+export function length(mm: number, units: 'mm' | 'inches'): string {
+  return units === 'mm' ? `${number(mm)} mm` : `${number(mm / 25.4, 1)} in`;
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+it('has nothing serious against it on any screen', function (string $scheme, int $width, int $height): void {
+    $this->house();
+    $this->screen($width, $height);
+    $this->visit('/');
+    $this->browser->executeScript("localStorage.setItem('compadre-scheme', '$scheme')");
+    $this->visit('/');
+    $this->find('input[type=email]');
+    $this->accessible('sign-in');
+    $this->signIn();
+    $this->see('Run sheet');
+    $this->accessible('session');
+    $this->named('Ada P., here or away')->click();
+    $this->see('1 of 14 here');
+    $this->accessible('session, one here');
+    foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Invite someone', '/check/square-knot' => 'Tail:'] as $path => $words) {
+        $this->visit($path);
+        $this->see($words);
+        usleep(400_000);
+        $this->accessible("$path");
+    }
+    $this->named('Cleo M.: look closer')->click();
+    $this->see('Tying');
+    $this->accessible('check, parts open');
+    $this->named('Not right')->click();
+    $this->see('What does it look like?');
+    $this->accessible('check, mistakes open');
+    $this->named('Close')->click();
+    $this->named('Cleo M.: clean pass')->click();
+    $this->see('Cleo M.: Has it');
+    $this->accessible('check, with undo');
+    $this->visit('/crew');
+    $this->named('How to read a mark', 'summary')->click();
+    $this->accessible('crew, legend open');
+    $this->named('Add learners')->click();
+    $this->see('Names');
+    $this->accessible('crew, adding');
+    $this->named('Close')->click();
+    $this->named('Greta L.')->click();
+    $this->see('History');
+    $this->accessible('learner');
+    $this->visit('/course');
+    $this->named('Add a meeting')->click();
+    $this->see('Starts at');
+    $this->accessible('course, adding');
+    $this->visit('/show/bowline');
+    $this->see('Make a small loop');
+    $this->accessible('demonstrate');
+    $this->visit('/course');
+    $this->see('Badges');
+    $this->named('Group and account')->click();
+    $this->see('Sign out');
+    $this->accessible('menu open');
+})->with([['light', 1280, 800], ['dark', 1280, 800], ['light', 360, 740], ['dark', 360, 740]]);

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+it('goes from signing in to a learner checked off', function (): void {
+    $this->house();
+    $this->signIn();
+    // The app opens on tonight's meeting.
+    $this->see('Who is here');
+    $this->see('Run sheet');
+    $this->see('0 of 14 here');
+    $this->named('Cleo M., here or away')->click();
+    $this->named('Finn O., here or away')->click();
+    $this->see('2 of 14 here');
+
+    // The plan of the term.
+    $this->named('Course')->click();
+    $this->see('Lantern Hand');
+    $this->see('Tonight');
+
+    // The board before.
+    $this->named('Crew')->click();
+    $this->see('One knot short of Lantern Hand');
+    expect($this->find('[data-testid=board]')->findElements(WebDriverBy::cssSelector('[aria-label="Square knot: not met yet"]')))->toHaveCount(1);
+
+    // A clean pass is one tap.
+    $this->named('Check')->click();
+    $this->named('Square knot')->click();
+    $this->see('Tail: 54 mm');
+    expect($this->find('[data-learner]')->getAttribute('data-learner'))->toBe('Cleo M.');
+    $this->named('Finn O.: clean pass')->click();
+    $this->see('Finn O.: Has it');
+
+    // Undo, and again.
+    $this->named('Undo')->click();
+    $this->see('Taken back for Finn O.');
+    $this->named('Finn O.: clean pass')->click();
+    $this->see('Finn O.: Has it');
+
+    // A short tail is measured and judged by the core.
+    $this->named('Cleo M.: look closer')->click();
+    $this->named('Measured tail')->sendKeys('30');
+    $this->see('24 mm too short');
+    $this->named('Record')->click();
+    $this->see('Cleo M.: Feed tail');
+
+    // The board has changed.
+    $this->named('Crew')->click();
+    $this->find('[data-testid=board]');
+    $this->wait(fn () => $this->browser->findElements(WebDriverBy::cssSelector('[aria-label="Square knot: not met yet"]')) === [] ? true : null, 'Finn’s mark');
+    expect($this->browser->findElements(WebDriverBy::cssSelector('[aria-label="Square knot: Not yet: tying right, dressing right, tail not right yet."]')))->toHaveCount(1);
+
+    // One learner's history.
+    $this->named('Finn O.')->click();
+    $this->see('History');
+    $this->see('taken back');
+    $this->see('by Maren Holt');
+    $this->noConsoleErrors();
+
+    $this->named('Group and account')->click();
+    $this->named('Sign out')->click();
+    $this->see('Good evening');
+});
+
+it('shows every step of every knot, by keys, by beads, mirrored, and with its cautions', function (): void {
+    $this->house();
+    $this->signIn();
+    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => k.id)));');
+    expect(count($knots))->toBeGreaterThanOrEqual(6);
+    foreach ($knots as $id) {
+        $this->visit("/show/$id");
+        $this->find('[data-testid=knot-picture]');
+        $knot = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; fetch('/api/knots/$id').then((r) => r.json()).then(done);");
+        expect($this->find('[data-testid=knot-picture]')->getAttribute('aria-label'))->toBe($knot['text']);
+        foreach ($knot['steps'] as $number => $step) {
+            $this->see($step['say']);
+            $edge = $number === 0 || $number === count($knot['steps']) - 1;
+            foreach ($knot['cautions'] as $caution) {
+                expect(str_contains($this->text(), $caution))->toBe($edge);
+            }
+            $this->press([WebDriverKeys::ARROW_RIGHT, ' ', WebDriverKeys::PAGE_DOWN][$number % 3]);
+        }
+        $this->press(WebDriverKeys::HOME);
+        $this->see($knot['steps'][0]['say']);
+    }
+    $this->visit('/show/figure-eight');
+    $before = $this->find('[data-testid=knot-picture] path')->getAttribute('d');
+    $this->press('l');
+    $this->wait(fn () => $this->find('[data-testid=knot-picture] path')->getAttribute('d') !== $before ? true : null, 'the mirror image');
+    $this->press('s');
+    $this->see('little person');
+    $this->named('Step 3 of 5')->click();
+    $this->see('poke in the eye');
+    $this->press('?');
+    $this->see('next step');
+    $this->press(WebDriverKeys::ESCAPE);
+    $this->noConsoleErrors();
+});
+
+it('goes on by touch', function (): void {
+    $this->house();
+    $this->screen(390, 844);
+    $this->devtools('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+    $this->signIn();
+    $this->visit('/show/overhand');
+    $this->see('Make a loop');
+    $swipe = function (int $from, int $to): void {
+        $this->devtools('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $from, 'y' => 300]]]);
+        $this->devtools('Input.dispatchTouchEvent', ['type' => 'touchMove', 'touchPoints' => [['x' => $to, 'y' => 300]]]);
+        $this->devtools('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+    };
+    $swipe(300, 80);
+    $this->see('behind the standing part');
+    $swipe(80, 300);
+    $this->see('Make a loop');
+});
+
+it('works with the keyboard alone', function (): void {
+    $this->house();
+    $this->visit('/');
+    $this->find('input[type=email]');
+    $this->tabTo('E-mail');
+    $this->press('maren@gullwick.example', WebDriverKeys::TAB, $this->password(), WebDriverKeys::ENTER);
+    $this->see('Who is here');
+    $this->tabTo('Finn O., here or away');
+    $this->press(' ');
+    $this->see('1 of 14 here');
+    $this->tabTo('Course');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Lantern Hand');
+    $this->tabTo('Check');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Tail:');
+    $this->tabTo('Square knot');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Tail: 54 mm');
+    $this->tabTo('Finn O.: clean pass');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Finn O.: Has it');
+    $this->tabTo('Finn O.: look closer');
+    $this->press(WebDriverKeys::ENTER);
+    $this->tabTo('Not right');
+    $this->press(' ');
+    $this->see('What does it look like?');
+    $this->press(WebDriverKeys::ESCAPE);
+    $this->tabTo('Show');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Pick a knot');
+    $this->browser->executeScript('document.querySelector("a[href=\'/show/bowline\']").focus()');
+    $this->press(WebDriverKeys::ENTER);
+    $this->see('Make a small loop');
+    $this->press(WebDriverKeys::END);
+    $this->see('pull them against the standing part');
+    $this->press(WebDriverKeys::ESCAPE);
+    $this->see('Pick a knot');
+});
+
+it('gives helpers the check and nothing more', function (): void {
+    $this->house();
+    $this->signIn('wren');
+    $this->see('Helpers check knots');
+    $this->visit('/course');
+    $this->see('Badges');
+    $this->notSee('Add a meeting');
+    $this->visit('/people');
+    $this->see('Your role does not allow this');
+    $this->visit('/check/overhand');
+    $this->named('Ada P.: clean pass')->click();
+    $this->see('Ada P.: Has it');
+});
+
+it('tells what was wrong with a sign-in, and keeps what was typed', function (): void {
+    $this->house();
+    $this->visit('/');
+    $this->find('input[type=email]')->sendKeys('maren@gullwick.example');
+    $this->find('input[type=password]')->sendKeys('not-the-password');
+    $this->find('button[type=submit]')->click();
+    $this->see('do not belong together');
+    expect($this->find('input[type=email]')->getAttribute('value'))->toBe('maren@gullwick.example');
+});
+
+it('has targets a cold hand can hit: 48 px and apart', function (): void {
+    $this->house();
+    $this->screen(360, 740);
+    $this->signIn();
+    $this->visit('/check/overhand');
+    $this->find('[data-learner]');
+    $small = $this->browser->executeScript('return [...document.querySelectorAll("main button, main a, main select, main summary, nav a")].filter((e) => e.offsetParent).map((e) => [e.getAttribute("aria-label") ?? e.textContent, e.getBoundingClientRect()]).filter(([, b]) => b.width < 48 || b.height < 47.5).map(([n, b]) => `${n}: ${b.width} x ${b.height}`);');
+    expect($small)->toBe([]);
+    $gap = $this->browser->executeScript('const [a, b] = [...document.querySelector("[data-learner]").querySelectorAll("button")].map((e) => e.getBoundingClientRect()); return b.left - a.right;');
+    expect($gap)->toBeGreaterThanOrEqual(8);
+    $this->visit('/');
+    $this->see('Who is here');
+    expect($this->browser->executeScript('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(360);
+});

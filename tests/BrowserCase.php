@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/**
+ * Browser tests drive the built app through nginx in headless Chromium, on the test house's own database.
+ */
+abstract class BrowserCase extends TestCase
+{
+    protected RemoteWebDriver $browser;
+
+    private string $profile = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->profile = sys_get_temp_dir().'/compadre-browser-'.bin2hex(random_bytes(6));
+        $options = (new ChromeOptions)->addArguments([
+            '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--window-size=1280,800', "--user-data-dir={$this->profile}",
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $this->browser = RemoteWebDriver::create((string) getenv('COMPADRE_TEST_DRIVER'), $capabilities, 30_000, 60_000);
+        $this->screen(1280, 800);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser->quit();
+        (new Process(['rm', '-rf', $this->profile]))->run();
+        parent::tearDown();
+    }
+
+    /** Empties the house, and fills it with the sample scenario unless it should stay empty. */
+    protected function house(bool $demo = true): void
+    {
+        $this->artisan('migrate:fresh', '--force');
+        $this->artisan('cache:clear');
+        if ($demo) {
+            $this->artisan('compadre:seed-demo');
+        }
+    }
+
+    protected function artisan(string ...$arguments): string
+    {
+        $process = new Process([PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__), TestHouse::settings(), timeout: 120);
+        $process->run();
+        if (! $process->isSuccessful()) {
+            throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+        }
+
+        return $process->getOutput();
+    }
+
+    protected function visit(string $path): void
+    {
+        $this->browser->get(getenv('COMPADRE_TEST_URL').$path);
+    }
+
+    protected function screen(int $width, int $height): void
+    {
+        $this->devtools('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 600]);
+    }
+
+    /** @param  array<string, mixed>  $parameters */
+    protected function devtools(string $command, array $parameters): void
+    {
+        $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command', 'POST', ['cmd' => $command, 'params' => $parameters]);
+    }
+
+    protected function signIn(string $who = 'maren'): void
+    {
+        $this->visit('/');
+        $this->find('input[type=email]')->sendKeys("$who@gullwick.example");
+        $this->find('input[type=password]')->sendKeys($this->password());
+        $this->find('button[type=submit]')->click();
+        $this->find('nav');
+    }
+
+    protected function password(): string
+    {
+        return trim((string) file_get_contents(TestHouse::settings()['LARAVEL_STORAGE_PATH'].'/app/demo-password'));
+    }
+
+    /** Waits for an element to be there and visible. */
+    protected function find(string $css): RemoteWebElement
+    {
+        return $this->wait(fn (): ?RemoteWebElement => $this->visible($css), "an element $css");
+    }
+
+    /** A button or link by what it is called, as a screen reader would say it. */
+    protected function named(string $name, string $css = 'button, a, [role=menuitem], [role=radio], input, select, textarea'): RemoteWebElement
+    {
+        return $this->wait(function () use ($name, $css): ?RemoteWebElement {
+            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
+                if (($element->getAttribute('aria-label') ?? trim($element->getText())) === $name || trim($element->getText()) === $name) {
+                    return $element;
+                }
+            }
+
+            return null;
+        }, "something called \"$name\"");
+    }
+
+    /** The field under a label. */
+    protected function field(string $label): RemoteWebElement
+    {
+        return $this->wait(function () use ($label): ?RemoteWebElement {
+            $found = $this->browser->executeScript('for (const one of document.querySelectorAll("label")) if (one.textContent.trim() === arguments[0] && one.htmlFor) return document.getElementById(one.htmlFor); return null;', [$label]);
+
+            return $found instanceof RemoteWebElement ? $found : null;
+        }, "a field labelled \"$label\"");
+    }
+
+    protected function fill(string $label, string $text): void
+    {
+        $field = $this->field($label);
+        if ($field->getTagName() === 'select' || in_array($field->getAttribute('type'), ['date', 'time'], true)) {
+            // Typed dates depend on the browser's language; the value is set as its own picker would.
+            $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(arguments[0]), "value").set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event(arguments[0].tagName === "SELECT" ? "change" : "input", { bubbles: true }));', [$field, $text]);
+
+            return;
+        }
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys($text);
+    }
+
+    protected function see(string $text): void
+    {
+        $this->wait(fn (): ?bool => str_contains($this->text(), $text) ?: null, "the words \"$text\"");
+        $this->addToAssertionCount(1);
+    }
+
+    protected function notSee(string $text): void
+    {
+        $this->assertStringNotContainsString($text, $this->text());
+    }
+
+    protected function text(): string
+    {
+        return (string) $this->browser->executeScript('return document.body.innerText');
+    }
+
+    protected function press(string ...$keys): void
+    {
+        $this->browser->getKeyboard()->sendKeys($keys);
+    }
+
+    /** Moves on with Tab until what has the focus is called this. */
+    protected function tabTo(string $name): void
+    {
+        for ($n = 0; $n < 120; $n++) {
+            $now = $this->browser->executeScript('const a = document.activeElement; return (a?.getAttribute("aria-label") ?? a?.textContent ?? "").trim() || (a?.labels?.[0]?.textContent ?? "").trim();');
+            if ($now === $name) {
+                return;
+            }
+            $this->press(WebDriverKeys::TAB);
+        }
+        $this->fail("No way to \"$name\" with the Tab key.");
+    }
+
+    /** Console errors since the last look. */
+    protected function noConsoleErrors(): void
+    {
+        $errors = array_filter($this->browser->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE');
+        $this->assertSame([], array_values($errors));
+    }
+
+    /** Asks axe-core for serious and critical faults by WCAG 2.2 A and AA. */
+    protected function accessible(string $where): void
+    {
+        $this->browser->executeScript((string) file_get_contents(dirname(__DIR__).'/node_modules/axe-core/axe.min.js'));
+        $this->browser->manage()->timeouts()->setScriptTimeout(60);
+        $found = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"], resultTypes: ["violations"] }).then((r) => done(r.violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160) + " " + (n.failureSummary ?? "").slice(0, 160)).slice(0, 3).join(" | "))), (e) => done([String(e)]));');
+        $this->assertSame([], $found, $where);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): ?T  $ask
+     * @return T
+     */
+    protected function wait(callable $ask, string $what): mixed
+    {
+        $until = microtime(true) + 15;
+        do {
+            try {
+                $found = $ask();
+                if ($found !== null) {
+                    return $found;
+                }
+            } catch (StaleElementReferenceException) {
+                // The page was drawn anew in between: look again.
+            }
+            usleep(60_000);
+        } while (microtime(true) < $until);
+        $this->fail("Waited 15 s for $what at {$this->browser->getCurrentURL()}. The page says: ".mb_strimwidth($this->text(), 0, 600, '…'));
+    }
+
+    private function visible(string $css): ?RemoteWebElement
+    {
+        foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
+            if ($element->isDisplayed()) {
+                return $element;
+            }
+        }
+
+        return null;
+    }
+}

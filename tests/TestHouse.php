@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use RuntimeException;
+
+/**
+ * The settings of the house that ./compadre test started.
+ */
+final class TestHouse
+{
+    /** @return array<string, string> */
+    public static function settings(): array
+    {
+        $folder = getenv('COMPADRE_TEST_HOUSE');
+        if ($folder === false) {
+            throw new RuntimeException('These tests need the test house: run them with ./compadre test.');
+        }
+        $settings = [];
+        foreach (file("$folder/env", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+            if (preg_match("/^(\w+)='(.*)'$/", $line, $found) === 1) {
+                $settings[$found[1]] = $found[2];
+            }
+        }
+
+        return $settings;
+    }
+}
