@@ -49,11 +49,26 @@ abstract class BrowserCase extends TestCase
     /** Empties the house, and fills it with the sample scenario unless it should stay empty. */
     protected function house(bool $demo = true): void
     {
-        $this->artisan('migrate:fresh', '--force');
         $this->artisan('cache:clear');
+        $kept = getenv('COMPADRE_TEST_HOUSE').'/run/browser-'.getmypid().($demo ? '-demo' : '-empty').'.sql';
+        if (is_file($kept)) {
+            $this->database('mariadb', '< '.escapeshellarg($kept));
+
+            return;
+        }
+        $this->artisan('migrate:fresh', '--force');
         if ($demo) {
             $this->artisan('compadre:seed-demo');
         }
+        $this->database('mariadb-dump', '> '.escapeshellarg($kept));
+    }
+
+    /** A client of MariaDB on the test house's own database. */
+    private function database(string $program, string $pipe): void
+    {
+        $house = TestHouse::settings();
+        $command = "$program --no-defaults --host=127.0.0.1 --port={$house['DB_PORT']} --user={$house['DB_USERNAME']} {$house['DB_DATABASE']} $pipe";
+        Process::fromShellCommandline($command, null, ['MYSQL_PWD' => $house['DB_PASSWORD']])->mustRun();
     }
 
     protected function artisan(string ...$arguments): string
@@ -108,7 +123,11 @@ abstract class BrowserCase extends TestCase
     {
         return $this->wait(function () use ($name, $css): ?RemoteWebElement {
             foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
-                if (($element->getAttribute('aria-label') ?? trim($element->getText())) === $name || trim($element->getText()) === $name) {
+                $called = ($element->getAttribute('aria-label') ?? trim($element->getText())) === $name || trim($element->getText()) === $name;
+                if ($called && $element->isDisplayed()) {
+                    // Clear of the bar along the bottom of a phone.
+                    $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
+
                     return $element;
                 }
             }
@@ -117,13 +136,19 @@ abstract class BrowserCase extends TestCase
         }, "something called \"$name\"");
     }
 
+    /** The wide target of a learner's row on Check, which opens the parts. */
+    protected function lookCloser(string $learner): void
+    {
+        $this->find("[data-learner=\"$learner\"] button")->click();
+    }
+
     /** The field under a label. */
     protected function field(string $label): RemoteWebElement
     {
         return $this->wait(function () use ($label): ?RemoteWebElement {
-            $found = $this->browser->executeScript('for (const one of document.querySelectorAll("label")) if (one.textContent.trim() === arguments[0] && one.htmlFor) return document.getElementById(one.htmlFor); return null;', [$label]);
+            $id = $this->browser->executeScript('for (const one of document.querySelectorAll("label")) if (one.textContent.trim() === arguments[0] && one.htmlFor) return one.htmlFor; return null;', [$label]);
 
-            return $found instanceof RemoteWebElement ? $found : null;
+            return $id === null ? null : $this->visible("[id=\"$id\"]");
         }, "a field labelled \"$label\"");
     }
 
@@ -160,12 +185,20 @@ abstract class BrowserCase extends TestCase
         $this->browser->getKeyboard()->sendKeys($keys);
     }
 
+    /** A key pressed as long as a finger does: choices answer to an arrow that is still down. */
+    protected function hold(string $key): void
+    {
+        $this->browser->getKeyboard()->pressKey($key);
+        usleep(120_000);
+        $this->browser->getKeyboard()->releaseKey($key);
+    }
+
     /** Moves on with Tab until what has the focus is called this. */
     protected function tabTo(string $name): void
     {
         for ($n = 0; $n < 120; $n++) {
             $now = $this->browser->executeScript('const a = document.activeElement; return (a?.getAttribute("aria-label") ?? a?.textContent ?? "").trim() || (a?.labels?.[0]?.textContent ?? "").trim();');
-            if ($now === $name) {
+            if (str_starts_with((string) $now, $name)) {
                 return;
             }
             $this->press(WebDriverKeys::TAB);

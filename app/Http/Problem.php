@@ -29,7 +29,11 @@ final readonly class Problem
 
     public static function from(Throwable $error): ?self
     {
-        $error = $error->getPrevious() instanceof ModelNotFoundException || $error->getPrevious() instanceof TokenMismatchException ? $error->getPrevious() : $error;
+        // The framework wraps these before it asks.
+        $cause = $error->getPrevious();
+        if ($cause instanceof ModelNotFoundException || $cause instanceof TokenMismatchException || $cause instanceof AuthorizationException) {
+            $error = $cause;
+        }
 
         return match (true) {
             $error instanceof Refusal => self::refusal($error),

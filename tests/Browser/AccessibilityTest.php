@@ -22,7 +22,7 @@ it('has nothing serious against it on any screen', function (string $scheme, int
         usleep(400_000);
         $this->accessible("$path");
     }
-    $this->named('Cleo M.: look closer')->click();
+    $this->lookCloser('Cleo M.');
     $this->see('Tying');
     $this->accessible('check, parts open');
     $this->named('Not right')->click();

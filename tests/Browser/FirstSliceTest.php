@@ -41,7 +41,7 @@ it('goes from signing in to a learner checked off', function (): void {
     $this->see('Finn O.: Has it');
 
     // A short tail is measured and judged by the core.
-    $this->named('Cleo M.: look closer')->click();
+    $this->lookCloser('Cleo M.');
     $this->named('Measured tail')->sendKeys('30');
     $this->see('24 mm too short');
     $this->named('Record')->click();
@@ -142,8 +142,8 @@ it('works with the keyboard alone', function (): void {
     $this->see('Finn O.: Has it');
     $this->tabTo('Finn O.: look closer');
     $this->press(WebDriverKeys::ENTER);
-    $this->tabTo('Not right');
-    $this->press(' ');
+    $this->tabTo('Right');
+    $this->hold(WebDriverKeys::ARROW_RIGHT);
     $this->see('What does it look like?');
     $this->press(WebDriverKeys::ESCAPE);
     $this->tabTo('Show');

@@ -29,7 +29,7 @@ export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; sett
   const tall = (knot.loose.box[2] ?? 1) < 1.15 * (knot.loose.box[3] ?? 1);
   const say = (settings.story ? step?.story : null) ?? step?.say ?? '';
   return (
-    <div ref={stage} tabIndex={-1} className="fixed inset-0 flex flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" {...swipe}>
+    <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" {...swipe}>
       <div className="flex items-center justify-between gap-2 px-3 pt-2 rail:px-6">
         <h1 className="truncate text-2xl rail:text-4xl">{knot.name}</h1>
         <div className="flex shrink-0">

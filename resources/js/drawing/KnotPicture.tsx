@@ -73,7 +73,7 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
   const ropes = numbered(drawing.strands);
   const strands = new Map(drawing.strands.map((strand) => [strand.id, strand]));
   return (
-    <svg viewBox={`${x} ${y} ${width} ${height}`} role="img" aria-label={text} className={className} fill="none" strokeLinejoin="round" data-testid="knot-picture">
+    <svg viewBox={`${x} ${y} ${width} ${height}`} {...(text === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': text })} className={className} fill="none" strokeLinejoin="round" data-testid="knot-picture">
       <linearGradient id={id}>
         <stop offset="0" stopColor="var(--ground)" />
         <stop offset="1" stopColor="var(--ground)" stopOpacity="0" />

@@ -48,7 +48,7 @@ function LaidRope({ kept, due }: { kept: boolean; due: boolean }) {
 export function Mark({ mark, label, size = 28 }: { mark: MarkData | null; label: string; size?: number }) {
   const has = mark !== null && (mark.level === 'has_it' || mark.level === 'kept' || mark.level === 'uses_it' || mark.level === 'teaches_it');
   return (
-    <svg viewBox="0 0 24 24" width={size} height={size} fill="none" role="img" aria-label={label} className="shrink-0">
+    <svg viewBox="0 0 24 24" width={size} height={size} fill="none" {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} className="shrink-0">
       {mark === null ? <circle cx={12} cy={12} r={1.7} className="fill-line" /> : has ? <LaidRope kept={mark.level === 'kept'} due={mark.due} /> : <Strands mark={mark} />}
     </svg>
   );

@@ -3,7 +3,6 @@ import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../api/client';
-import { queryClient } from '../api/queries';
 import { words } from '../words/en';
 import { useMe } from './me';
 import { currentScheme, toggleScheme } from './scheme';
@@ -16,11 +15,11 @@ export function GroupMenu() {
   const [scheme, setScheme] = useState(currentScheme);
   const signOut = async (): Promise<void> => {
     await call('POST', '/api/sign-out');
-    queryClient.clear();
-    void navigate('/');
+    // Loaded anew, so that nothing of the group stays in this device's memory.
+    window.location.assign('/');
   };
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger aria-label={words.nav.menu} className="grid size-12 place-items-center rounded-full border border-line bg-card hover:bg-wash">
         <Menu aria-hidden className="size-5" />
       </DropdownMenu.Trigger>

@@ -63,7 +63,7 @@ export const words = {
   },
   check: {
     title: 'Check', pickKnot: 'Knot', rope: 'Rope', tail: (mm: string) => `Tail: ${mm}`, why: 'Why?', pass: (name: string) => `${name}: clean pass`, passShort: 'Pass',
-    open: (name: string) => `${name}: look closer`, wants: (level: string) => `needs: ${level}`, done: 'nothing open', none: 'No learners yet. Add them on the crew board.',
+    closer: 'look closer', wants: (level: string) => `needs: ${level}`, done: 'nothing open', none: 'No learners yet. Add them on the crew board.',
     undo: 'Undo', undone: (name: string) => `Taken back for ${name}.`, saved: (name: string, verdict: string) => `${name}: ${verdict}`,
     parts: { tying: 'Tying', dressing: 'Dressing', tail: 'Tail' }, yes: 'Right', no: 'Not right', notLooked: 'Not looked',
     prompts: 'Help given', promptWords: ['None', 'One word', 'More'] as const, measure: 'Measured tail', by: 'Measured with', mistake: 'What does it look like?', otherMistake: 'Something else',
