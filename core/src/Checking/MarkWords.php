@@ -9,7 +9,23 @@ namespace Compadre\Core\Checking;
  */
 final class MarkWords
 {
+    /** A standing. Once a level is reached it stays, so a later stumble is said as such. */
     public static function of(?Level $level, Verdict $verdict, Seen $tying, Seen $dressing, Seen $tail, int $prompts, bool $due): string
+    {
+        $parts = self::parts($tying, $dressing, $tail, $prompts);
+        $start = match ($level) {
+            Level::Kept => 'Kept',
+            Level::HasIt, Level::UsesIt, Level::TeachesIt => 'Has it',
+            Level::WithHelp => 'With help',
+            Level::Seen, null => $verdict === Verdict::Incomplete ? 'Begun' : 'Not yet',
+        };
+        $stumbled = $level !== null && $level !== Level::Seen && $level !== Level::WithHelp && $verdict !== Verdict::HasIt;
+
+        return $start.($stumbled ? '; last time ' : ': ').$parts.($due ? '; due again' : '').'.';
+    }
+
+    /** One result's three strands, without a full stop. */
+    public static function parts(Seen $tying, Seen $dressing, Seen $tail, int $prompts): string
     {
         $strands = [];
         foreach (['tying' => $tying, 'dressing' => $dressing, 'tail' => $tail] as $part => $seen) {
@@ -20,13 +36,7 @@ final class MarkWords
                 Seen::NotApplicable => null,
             };
         }
-        $start = match ($level) {
-            Level::Kept => 'Kept',
-            Level::HasIt, Level::UsesIt, Level::TeachesIt => 'Has it',
-            Level::WithHelp => 'With help',
-            Level::Seen, null => $verdict === Verdict::Incomplete ? 'Begun' : 'Not yet',
-        };
 
-        return $start.': '.implode(', ', array_filter($strands)).($due ? '; due again' : '').'.';
+        return implode(', ', array_filter($strands));
     }
 }

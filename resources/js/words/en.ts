@@ -81,7 +81,7 @@ export const words = {
   },
   setup: {
     title: 'Set up your group', steps: ['Your group', 'You', 'Learners', 'Rope', 'Badge', 'Meetings'] as const,
-    lead: 'Five minutes, once. You can change everything later.',
+    lead: 'Five minutes, once. Learners, leaders and meetings can be added at any time.',
     group: 'Name of the group', from: 'Youngest', to: 'Oldest', zone: 'Time zone', units: 'Lengths in', mm: 'millimetres', inches: 'inches',
     you: 'You are the first lead: you plan, award and invite others.', learners: 'Learners, one a line', learnersHelp: 'A first name and an initial is enough. No birth dates, no addresses.', band: 'Their age', found: (n: number) => count(n, 'learner', 'learners'),
     rope: 'The rope you use most', ropeName: 'What you call it', diameter: 'Diameter in mm', material: 'Material', badge: 'What are they working toward?', by: 'To be done by (if there is a date)',
