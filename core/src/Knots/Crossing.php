@@ -6,8 +6,8 @@ namespace Compadre\Core\Knots;
 
 /**
  * Where one strand passes over another. The strands are numbers into the diagram; s is the length along each; angle
- * in radians between the two lines, at most a right angle; sign +1 or -1 by the directions of travel, null where an
- * object, which has no direction, takes part.
+ * in radians between the two lines, at most a right angle; turn +1 where the upper strand runs from left to right as seen by
+ * one who travels along the lower, else -1; sign the same, but null where an object, which has no direction, takes part.
  */
 final readonly class Crossing
 {
@@ -18,6 +18,7 @@ final readonly class Crossing
         public float $underAt,
         public Point $at,
         public float $angle,
+        public int $turn,
         public ?int $sign,
     ) {
     }

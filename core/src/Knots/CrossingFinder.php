@@ -18,10 +18,27 @@ final class CrossingFinder
      */
     public static function find(array $curves): array
     {
+        $found = [];
+        for ($j = 0; $j < count($curves); $j++) {
+            array_push($found, ...self::between($curves, $j));
+        }
+        usort($found, static fn (Meeting $a, Meeting $b): int => [$a->first, $a->firstAt] <=> [$b->first, $b->firstAt]);
+
+        return $found;
+    }
+
+    /**
+     * Where one curve meets itself and those before it.
+     *
+     * @param  list<Curve>  $curves
+     * @return list<Meeting>
+     */
+    public static function between(array $curves, int $j): array
+    {
         $runs = array_map(self::runs(...), $curves);
         $found = [];
         foreach ($curves as $i => $first) {
-            for ($j = $i; $j < count($curves); $j++) {
+            if ($i <= $j) {
                 foreach ($runs[$i] as [$startA, $endA, $boxA]) {
                     foreach ($runs[$j] as [$startB, $endB, $boxB]) {
                         if ($i === $j && $startB < $startA || ! self::touch($boxA, $boxB)) {

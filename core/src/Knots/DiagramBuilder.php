@@ -29,7 +29,7 @@ final readonly class DiagramBuilder
     {
         $strands = [];
         foreach ($method->strands as $number => $plan) {
-            $points = $tight && $plan->tight !== null ? $plan->tight : $plan->points;
+            $points = $plan->layout($tight);
             if (count($points) < 2) {
                 throw $this->fault->strand($number, count($points), 'at least two waypoints');
             }
@@ -105,7 +105,7 @@ final readonly class DiagramBuilder
     }
 
     /** @param  list<Strand>  $strands */
-    private static function crossing(array $strands, Meeting $meeting, bool $firstOver): Crossing
+    public static function crossing(array $strands, Meeting $meeting, bool $firstOver): Crossing
     {
         $first = $strands[$meeting->first]->curve->directionAt($meeting->firstAt);
         $second = $strands[$meeting->second]->curve->directionAt($meeting->secondAt);
@@ -120,6 +120,7 @@ final readonly class DiagramBuilder
             $meeting->at,
             asin(min(1.0, abs($turn))),
             // y points down, so a positive (right-handed) crossing turns the other way than in the textbooks.
+            $turn < 0 ? 1 : -1,
             $bothRopes ? ($turn < 0 ? 1 : -1) : null,
         );
     }

@@ -38,6 +38,22 @@ final readonly class StrandPlan
         );
     }
 
+    /** @return list<Point> the waypoints of the loose or the tight drawing; the loose ones where there are no others */
+    public function layout(bool $tight): array
+    {
+        return $tight && $this->tight !== null ? $this->tight : $this->points;
+    }
+
+    /** The same strand with one waypoint moved. */
+    public function moved(int $waypoint, Point $by, bool $tight): self
+    {
+        $points = $this->layout($tight);
+        $points[$waypoint] = $points[$waypoint]->plus($by);
+        $points = array_values($points);
+
+        return new self($this->id, $this->kind, $tight ? $this->points : $points, $this->word, $this->width, $tight ? $points : $this->tight);
+    }
+
     /** @return list<Point> */
     private static function points(Fields $fields, string $name): array
     {

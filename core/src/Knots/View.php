@@ -47,10 +47,11 @@ enum View: string
 
     private function crossing(Crossing $crossing): Crossing
     {
-        $sign = $this === self::Left && $crossing->sign !== null ? -$crossing->sign : $crossing->sign;
+        $turn = $this === self::Left ? -$crossing->turn : $crossing->turn;
+        $sign = $crossing->sign === null ? null : $turn;
 
         return $this === self::Behind
-            ? new Crossing($crossing->under, $crossing->underAt, $crossing->over, $crossing->overAt, $this->point($crossing->at), $crossing->angle, $sign)
-            : new Crossing($crossing->over, $crossing->overAt, $crossing->under, $crossing->underAt, $this->point($crossing->at), $crossing->angle, $sign);
+            ? new Crossing($crossing->under, $crossing->underAt, $crossing->over, $crossing->overAt, $this->point($crossing->at), $crossing->angle, $turn, $sign)
+            : new Crossing($crossing->over, $crossing->overAt, $crossing->under, $crossing->underAt, $this->point($crossing->at), $crossing->angle, $turn, $sign);
     }
 }

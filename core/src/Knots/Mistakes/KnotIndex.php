@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots\Mistakes;
+
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Skewer;
+use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Knots\Topology\GaussCode;
+
+/**
+ * Finds the knot of a fingerprint.
+ */
+final class KnotIndex
+{
+    /** @var array<string, array{plain: list<string>, mirrored: list<string>}> ids of knots by the key of a fingerprint */
+    private array $knots = [];
+
+    private function __construct()
+    {
+    }
+
+    public static function of(Library $library): self
+    {
+        $index = new self;
+        foreach ($library->all() as $knot) {
+            foreach ($knot->methods as $method) {
+                $print = Fingerprint::of(self::code($knot, $method));
+                $index->add($print->key(), 'plain', $knot->id);
+                $index->add($print->mirrored()->key(), 'mirrored', $knot->id);
+            }
+        }
+
+        return $index;
+    }
+
+    /** A method's diagram as its fingerprint is taken: with what holds its bights open. */
+    public static function code(KnotPack $knot, Method $method): GaussCode
+    {
+        return GaussCode::of(Skewer::through(DiagramBuilder::loose($method, $knot->file), $method->holds()));
+    }
+
+    /** @return list<string> the knots that this fingerprint is not told apart from */
+    public function named(string $key): array
+    {
+        return $this->knots[$key]['plain'] ?? [];
+    }
+
+    /** @return list<string> those whose mirror image it is */
+    public function mirrorOf(string $key): array
+    {
+        return $this->knots[$key]['mirrored'] ?? [];
+    }
+
+    /** @param  'plain'|'mirrored'  $hand */
+    private function add(string $key, string $hand, string $knot): void
+    {
+        $this->knots[$key] ??= ['plain' => [], 'mirrored' => []];
+        if (! in_array($knot, $this->knots[$key][$hand], true)) {
+            $this->knots[$key][$hand][] = $knot;
+        }
+    }
+}
