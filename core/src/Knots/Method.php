@@ -16,6 +16,7 @@ final readonly class Method
      * @param  list<StrandPlan>  $strands
      * @param  list<StepPlan>  $steps
      * @param  ?int  $secondHalf  the step, from 1, that begins the second of two like halves
+     * @param  ?string  $differs  why its diagram is not that of the knot's first method, if it is not
      * @param  list<array{Point, Point}>  $held  a place in each loop that something holds open: in the loose and the tight drawing
      * @param  array<string, float>  $start  how much of each rope lies there before the first step, by waypoint number
      */
@@ -28,6 +29,7 @@ final readonly class Method
         public string $place,
         public ?int $secondHalf = null,
         private array $held = [],
+        public ?string $differs = null,
     ) {
     }
 
@@ -42,6 +44,7 @@ final readonly class Method
             $fields->at,
             $fields->wholeOrNull('second_half'),
             array_map(static fn (Fields $place): array => [self::point($place, 'loose'), self::point($place, 'tight')], $fields->has('held') ? $fields->objects('held') : []),
+            $fields->textOrNull('differs'),
         );
     }
 
@@ -61,7 +64,7 @@ final readonly class Method
         $strands = $this->strands;
         $strands[$strand] = $strands[$strand]->moved($waypoint, $by, $tight);
 
-        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held);
+        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs);
     }
 
     /** @return list<Point> a place in each loop that something holds open */

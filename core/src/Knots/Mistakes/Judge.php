@@ -23,14 +23,14 @@ final class Judge
     public function __construct(private readonly Library $library, private readonly KnotIndex $index, private readonly KnotPack $knot, Method $method)
     {
         $code = KnotIndex::code($knot, $method);
-        $this->right = Fingerprint::of($code)->key();
+        $this->right = KnotIndex::key($knot, Fingerprint::of($code));
         $this->fallen = Fallen::keys($code);
     }
 
     public function outcome(GaussCode $code): Outcome
     {
         $print = Fingerprint::of($code);
-        $key = $print->key();
+        $key = KnotIndex::key($this->knot, $print);
         if ($key === $this->right) {
             return Outcome::same();
         }
@@ -39,8 +39,9 @@ final class Judge
         if (in_array($this->knot->id, [...$named, ...$mirror], true)) {
             return Outcome::equallyGood();
         }
-        $id = $named[0] ?? array_values($mirror)[0] ?? null;
-        if (isset($this->fallen[$key])) {
+        // Of several that are not told apart, the one that is drawn just so.
+        $id = $this->index->drawnSo($code) ?? $named[0] ?? array_values($mirror)[0] ?? null;
+        if (isset($this->fallen[$print->key()])) {
             return Outcome::fallsOut($id);
         }
 

@@ -20,6 +20,9 @@ final class KnotIndex
     /** @var array<string, array{plain: list<string>, mirrored: list<string>}> ids of knots by the key of a fingerprint */
     private array $knots = [];
 
+    /** @var array<string, string> ids by the very diagram */
+    private array $drawn = [];
+
     private function __construct()
     {
     }
@@ -29,19 +32,36 @@ final class KnotIndex
         $index = new self;
         foreach ($library->all() as $knot) {
             foreach ($knot->methods as $method) {
-                $print = Fingerprint::of(self::code($knot, $method));
-                $index->add($print->key(), 'plain', $knot->id);
-                $index->add($print->mirrored()->key(), 'mirrored', $knot->id);
+                $code = self::code($knot, $method);
+                $print = Fingerprint::of($code);
+                $index->drawn[serialize($code)] ??= $knot->id;
+                $index->add(self::key($knot, $print), 'plain', $knot->id);
+                $index->add(self::key($knot, $print->mirrored()), 'mirrored', $knot->id);
             }
         }
 
         return $index;
     }
 
+    /**
+     * A loop is a rope like any other until something is put through it, so loops are told from knots without one by their
+     * family.
+     */
+    public static function key(KnotPack $knot, Fingerprint $print): string
+    {
+        return ($knot->family === 'loop' ? 'loop ' : '').$print->key();
+    }
+
     /** A method's diagram as its fingerprint is taken: with what holds its bights open. */
     public static function code(KnotPack $knot, Method $method): GaussCode
     {
         return GaussCode::of(Skewer::through(DiagramBuilder::loose($method, $knot->file), $method->holds()));
+    }
+
+    /** The knot that is drawn just so, with the same outline and the same overs and unders. */
+    public function drawnSo(GaussCode $code): ?string
+    {
+        return $this->drawn[serialize($code)] ?? null;
     }
 
     /** @return list<string> the knots that this fingerprint is not told apart from */

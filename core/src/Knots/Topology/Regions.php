@@ -10,8 +10,8 @@ namespace Compadre\Core\Knots\Topology;
 final readonly class Regions
 {
     /**
-     * @param  list<array{bool, list<int>}>  $regions whether an end of a strand lies in it, and its edges: +1 for one that runs
-     *                                               the way of the walk, -1 against it
+     * @param  list<array{list<string>, list<int>}>  $regions the ends of strands that lie in it, in the order of the walk, and
+     *                                                       its edges: +1 for one that runs the way of the walk, -1 against it
      */
     private function __construct(public array $regions, private int $crossings, private int $edges, private int $parts)
     {
@@ -49,18 +49,18 @@ final readonly class Regions
     /**
      * @param  array<int, list<array{int, int}>>  $places
      * @param  array<int, true>  $seen
-     * @return array{bool, list<int>}
+     * @return array{list<string>, list<int>}
      */
     private static function walk(Tangle $tangle, array $places, int $number, int $slot, array &$seen): array
     {
         $edges = [];
-        $hasEnd = false;
+        $ends = [];
         do {
             $seen[4 * $number + $slot] = true;
             $found = $places[$tangle->crossings[$number][$slot]] ?? [];
             if (count($found) < 2) {
                 // Out to an end and back on its other side.
-                $hasEnd = true;
+                $ends[] = $tangle->ends[$tangle->crossings[$number][$slot]] ?? '';
             } else {
                 $edges[] = self::leaves($tangle->crossings[$number], $slot, $found, $number) ? 1 : -1;
                 [$number, $slot] = $found[0] === [$number, $slot] ? $found[1] : $found[0];
@@ -68,7 +68,7 @@ final readonly class Regions
             $slot = ($slot + 1) % 4;
         } while (! isset($seen[4 * $number + $slot]));
 
-        return [$hasEnd, $edges];
+        return [$ends, $edges];
     }
 
     /**
