@@ -61,6 +61,7 @@ house_start() {
     fi
     quietly "$dir/log/migrate.log" house_artisan "$house" migrate --force
     quietly "$dir/log/config.log" house_artisan "$house" config:cache
+    quietly "$dir/log/cache.log" house_artisan "$house" cache:clear
     quietly "$dir/log/routes.log" house_artisan "$house" route:cache
     [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage" "$dir/cache" "$dir/log"
     start_fpm "$dir" "$sockets"

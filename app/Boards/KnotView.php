@@ -8,15 +8,20 @@ use App\Http\NotHere;
 use App\Models\Group;
 use App\Packs\Packs;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Drawing;
+use Compadre\Core\Knots\Hold;
 use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Knots\WrongForm;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
@@ -27,7 +32,7 @@ use Illuminate\Support\Facades\Cache;
  */
 final readonly class KnotView
 {
-    public function __construct(private Library $library, private Packs $packs)
+    public function __construct(private Library $library, private Packs $packs, private KnotIndex $index)
     {
     }
 
@@ -55,7 +60,8 @@ final readonly class KnotView
         }
         $knot = $this->library->knot($id);
         $method = $knot->method($methodId);
-        $key = 'knot-'.sha1(serialize([$knot, $method->id, $view, filemtime((string) (new \ReflectionClass(Drawing::class))->getFileName())]));
+        // What is kept is thrown away whenever the services are started, so that new code computes anew.
+        $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}";
 
         /** @var array<string, mixed> */
         return Cache::remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
@@ -87,11 +93,34 @@ final readonly class KnotView
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
+            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), WrongForm::of($this->library, $this->index, $knot, $method)),
+            'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $tight === null ? null : Drawing::tight($view->of($tight))->toArray(),
             'steps' => array_map(self::step(...), $steps),
             'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private function wrong(WrongForm $form, View $view): array
+    {
+        $found = $form->found;
+
+        return [
+            'id' => $found->slip->id, 'name' => $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot)->names[0],
+            'becomes' => $found->becomes->kind, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
+            'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
+            'ringed' => array_map(fn (Point $at): array => [round($view->point($at)->x, 3), round($view->point($at)->y, 3)], $form->ringed),
+        ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private function hold(KnotPack $knot, Diagram $diagram): ?array
+    {
+        $hold = in_array($knot->family, ['bend', 'binding'], true) ? Hold::of($diagram) : null;
+
+        return $hold === null ? null : ['sentences' => $hold->sentences()] + $hold->toArray();
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,7 @@ use App\Models\User;
 use App\Packs\Packs;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Mistakes\KnotIndex;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -33,6 +34,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(ApiDocument::class);
         $this->app->singleton(Packs::class);
         $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
+        // Built once for a set of packs: only what has to be computed anew looks anything up in it.
+        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::of($this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 

@@ -8,6 +8,7 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Crossing;
 use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\Hold;
 use Compadre\Core\Knots\Invariants;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
@@ -16,6 +17,8 @@ use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\Strand;
+use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Refusal;
 
@@ -52,8 +55,12 @@ final readonly class KnotOperation implements Operation
                 'reach' => ['type' => 'object', 'additionalProperties' => ['type' => 'number']],
             ])),
             'faces' => ['type' => 'integer'],
-            'invariants' => Schemas::object(['crossings' => ['type' => 'integer'], 'ropes' => ['type' => 'integer'], 'writhe' => ['type' => 'integer']]),
-        ]);
+            'invariants' => Schemas::object([
+                'crossings' => ['type' => 'integer'], 'ropes' => ['type' => 'integer'], 'writhe' => ['type' => 'integer'],
+                'fingerprint' => ['type' => 'string', 'description' => 'by pairing of the ends, exponent:coefficient of A; equal ones are not told apart'],
+            ]),
+            'hold' => Schemas::object(['crossings' => ['type' => 'integer'], 'tau' => ['type' => 'number'], 'gamma' => ['type' => 'number']]),
+        ], ['hold']);
     }
 
     public function run(Fields $input): array
@@ -77,8 +84,16 @@ final readonly class KnotOperation implements Operation
                 'reach' => (object) array_map(static fn (float $s): float => round($s, 3), $step->reach),
             ], $steps),
             'faces' => Invariants::faces($seen),
-            'invariants' => Invariants::of($seen),
-        ];
+            'invariants' => Invariants::of($seen) + ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()],
+        ] + $this->hold($knot, $seen);
+    }
+
+    /** @return array{hold?: array{crossings: int, tau: float, gamma: float}} for bends and binding knots */
+    private function hold(KnotPack $knot, Diagram $diagram): array
+    {
+        $hold = in_array($knot->family, ['bend', 'binding'], true) ? Hold::of($diagram) : null;
+
+        return $hold === null ? [] : ['hold' => $hold->toArray()];
     }
 
     /** @param  list<StepState>  $steps */

@@ -108,6 +108,12 @@ final class Schemas
         ], ['wet', 'width_mm']);
     }
 
+    /** @return array<string, mixed> what a knot tied wrong comes to */
+    public static function becomes(): array
+    {
+        return self::object(['kind' => ['enum' => ['same', 'equally-good', 'knot', 'falls-out', 'unnamed']], 'knot' => ['type' => ['string', 'null']]]);
+    }
+
     /** @return array<string, mixed> */
     public static function mistake(): array
     {

@@ -22,4 +22,10 @@ final readonly class Crossing
         public ?int $sign,
     ) {
     }
+
+    /** The same crossing with the other strand on top. */
+    public function flipped(): self
+    {
+        return new self($this->under, $this->underAt, $this->over, $this->overAt, $this->at, $this->angle, -$this->turn, $this->sign === null ? null : -$this->sign);
+    }
 }

@@ -38,6 +38,21 @@ final readonly class Diagram
         return $visits;
     }
 
+    /**
+     * Over and under change places at some crossings.
+     *
+     * @param  list<int>  $numbers
+     */
+    public function flipped(array $numbers): self
+    {
+        $crossings = $this->crossings;
+        foreach ($numbers as $number) {
+            $crossings[$number] = $crossings[$number]->flipped();
+        }
+
+        return new self($this->strands, array_values($crossings));
+    }
+
     /** @return array{float, float, float, float} x, y, width and height of all ropes, in rope widths */
     public function box(): array
     {

@@ -32,6 +32,12 @@ final class Library
         return new self($files);
     }
 
+    /** Changes whenever a pack does. */
+    public function stamp(): string
+    {
+        return sha1(implode(',', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $this->files)));
+    }
+
     /** @return list<string> in order of the alphabet */
     public function ids(): array
     {

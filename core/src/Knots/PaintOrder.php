@@ -51,13 +51,46 @@ final class PaintOrder
             $from = 0.0;
             foreach ($visits as $order => $visit) {
                 $next = $visits[$order + 1] ?? null;
-                $to = $next === null ? $strand->curve->length() : ($visit->at + $next->at) / 2;
+                $to = $next === null ? $strand->curve->length() : $this->boundary($strand, $visit, $next);
                 $this->pieceAt[self::key($visit)] = count($this->pieces);
-                // A hair of overlap, so that no seam shows between pieces of one rope.
-                $this->pieces[] = new Piece($number, max(0.0, $from - 0.04), min($strand->curve->length(), $to + 0.04), $this->gap($visit, $from, $to));
+                $this->pieces[] = new Piece($number, max(0.0, $from - Piece::LAP), min($strand->curve->length(), $to + Piece::LAP), $this->gap($visit, $from, $to));
                 $from = $to;
             }
         }
+    }
+
+    /**
+     * Where one piece ends and the next begins: halfway between two crossings, but at the edge of a pole between a crossing
+     * with the pole and one beside it, so that neither piece belongs half to the front and half to the back.
+     */
+    private function boundary(Strand $strand, Visit $visit, Visit $next): float
+    {
+        $middle = ($visit->at + $next->at) / 2;
+        $isObject = fn (Visit $one): bool => ! $this->diagram->strands[$one->other]->kind->isRope() && ! $this->diagram->strands[$one->other]->kind->isClosed();
+        if ($isObject($visit) === $isObject($next)) {
+            return $middle;
+        }
+        [$from, $to] = $isObject($visit) ? [$visit->at, $next->at] : [$next->at, $visit->at];
+        $object = $this->diagram->strands[$isObject($visit) ? $visit->other : $next->other];
+        $way = $to > $from ? 0.1 : -0.1;
+        for ($s = $from; abs($to - $s) > 0.5; $s += $way) {
+            if (! self::within($strand->curve->pointAt($s), $object)) {
+                return $s;
+            }
+        }
+
+        return $middle;
+    }
+
+    private static function within(Point $point, Strand $object): bool
+    {
+        foreach ($object->curve->points as $middle) {
+            if ($point->distance($middle) < $object->width / 2 + 0.2) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return ?array{float, float} */
@@ -107,12 +140,12 @@ final class PaintOrder
     private function liesAcross(Piece $piece, Strand $object): bool
     {
         $curve = $this->diagram->strands[$piece->strand]->curve;
-        for ($s = $piece->from; $s <= $piece->to; $s += 0.25) {
-            $point = $curve->pointAt($s);
-            foreach ($object->curve->points as $middle) {
-                if ($point->distance($middle) < $object->width / 2 + 0.5) {
-                    return true;
-                }
+        // Where pieces overlap, one lies on the other of the same rope: that part is the neighbour's.
+        $from = $piece->from > 0 ? $piece->from + Piece::LAP + 0.01 : 0.0;
+        $to = $piece->to < $curve->length() - 1e-6 ? $piece->to - Piece::LAP - 0.01 : $piece->to;
+        for ($s = $from; $s <= $to; $s += 0.25) {
+            if (self::within($curve->pointAt($s), $object)) {
+                return true;
             }
         }
 

@@ -57,20 +57,23 @@ final readonly class SvgWriter
         if ($piece->gap !== null && $piece->gap[0] < $reach) {
             $text .= $this->stroke($strand, $piece->gap[0], min($piece->gap[1], $reach), $this->palette->paper, $strand->width + 2 * $this->drawing->air);
         }
-        $end = $reach <= $piece->to ? self::OUTLINE : 0.0;
+        $isEnd = $reach <= $piece->to;
+        $from = $piece->from + ($piece->from > 0 ? Piece::LAP - 0.04 : 0.0);
+        $lightTo = $to;
+        $to -= $isEnd ? 0.0 : Piece::LAP - 0.04;
         // The outline stops a hair short of the body where the rope goes on, so that no line shows across it.
-        $text .= $this->stroke($strand, $piece->from + ($piece->from > 0 ? 0.03 : 0.0), $to + ($end > 0 ? $end : -0.03), $this->palette->ink, $strand->width);
-        if ($end > 0 && $reach > $strand->curve->length() - self::OUTLINE) {
+        $text .= $this->stroke($strand, $from + ($piece->from > 0 ? 0.03 : 0.0), $to + ($isEnd ? self::OUTLINE : -0.03), $this->palette->ink, $strand->width);
+        if ($isEnd && $reach > $strand->curve->length() - self::OUTLINE) {
             $to -= self::OUTLINE;
         }
-        $text .= $this->stroke($strand, $piece->from, $to, $rope['body'], $inner);
-        $text .= $this->stroke($strand, $piece->from, $end > 0 ? max($piece->from, $to - 0.3) : $to, $rope['light'], $inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"');
+        $text .= $this->stroke($strand, $from, $to, $rope['body'], $inner);
+        $text .= $this->stroke($strand, $piece->from, $isEnd ? max($piece->from, $to - 0.3) : $lightTo, $rope['light'], $inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"');
         if ($rope['tracer'] !== null) {
-            $text .= $this->stroke($strand, $piece->from, $to, $rope['tracer'], 0.2, 'stroke-dasharray="0.55 0.45"');
+            $text .= $this->stroke($strand, $from, $to, $rope['tracer'], 0.2, 'stroke-dasharray="0.55 0.45"');
         }
-        $text .= $this->whipping($strand, $piece->from, $to, $reach, $inner);
+        $text .= $this->whipping($strand, $from, $to, $reach, $inner);
 
-        return $text.$this->arrows($strand, $piece->from, $to, $state->moved[$strand->id] ?? null, $reach);
+        return $text.$this->arrows($strand, $from, $to, $state->moved[$strand->id] ?? null, $reach);
     }
 
     private function whipping(Strand $strand, float $from, float $to, float $reach, float $inner): string

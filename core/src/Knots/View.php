@@ -29,7 +29,7 @@ enum View: string
         return new Diagram($strands, $crossings);
     }
 
-    private function point(Point $point): Point
+    public function point(Point $point): Point
     {
         return match ($this) {
             self::Learner => $point,

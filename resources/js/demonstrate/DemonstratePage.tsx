@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { knotQuery } from '../api/queries';
 import { Failure, Loading } from '../ui/states';
@@ -10,8 +11,12 @@ export function DemonstratePage() {
   const { knot = '' } = useParams();
   const navigate = useNavigate();
   const settings = useShowSettings();
-  const drawn = useQuery({ ...knotQuery(knot, settings.left ? 'left' : 'learner'), placeholderData: (before) => (before?.id === knot ? before : undefined) });
+  const [method, setMethod] = useState<string | undefined>(undefined);
+  const drawn = useQuery({ ...knotQuery(knot, settings.view, method), placeholderData: (before) => (before?.id === knot ? before : undefined) });
   if (drawn.isPending) return <Loading />;
   if (drawn.isError) return <Failure error={drawn.error} retry={() => void drawn.refetch()} />;
-  return <Stage key={knot} knot={drawn.data} settings={settings} onLeave={() => { if (window.history.length > 1) void navigate(-1); else void navigate('/show'); }} />;
+  const methods = drawn.data.methods;
+  const nextMethod = (): void => setMethod(methods[(methods.findIndex((one) => one.id === drawn.data.method) + 1) % methods.length]?.id);
+  const leave = (): void => { if (window.history.length > 1) void navigate(-1); else void navigate('/show'); };
+  return <Stage key={`${knot} ${drawn.data.method}`} knot={drawn.data} settings={settings} onMethod={nextMethod} onLeave={leave} />;
 }

@@ -1,4 +1,4 @@
-import { BookOpen, FlipHorizontal2, Keyboard, RotateCcw, X } from 'lucide-react';
+import { BookOpen, Eye, FlipHorizontal2, Keyboard, RotateCcw, SearchX, Waypoints, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
@@ -8,12 +8,14 @@ import { useKeys } from './useKeys';
 import type { ShowSettings } from './useShowSettings';
 import { useSwipe } from './useSwipe';
 import { useTravel } from './useTravel';
+import { WrongForms } from './WrongForms';
 
 const TOOL = 'grid size-12 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
 
-export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; settings: ShowSettings; onLeave: () => void }) {
+export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Knot']; settings: ShowSettings; onMethod: () => void; onLeave: () => void }) {
   const [at, setAt] = useState(0);
   const [keys, setKeys] = useState(false);
+  const [wrong, setWrong] = useState(false);
   const stage = useRef<HTMLDivElement>(null);
   const last = knot.steps.length - 1;
   const step = knot.steps[at];
@@ -21,7 +23,7 @@ export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; sett
   const go = (to: number): void => setAt(Math.max(0, Math.min(last, to)));
   const move = (by: number): void => setAt((now) => Math.max(0, Math.min(last, now + by)));
   const swipe = useSwipe(() => move(1), () => move(-1));
-  useKeys({ next: () => move(1), previous: () => move(-1), first: () => go(0), last: () => go(last), left: settings.toggleLeft, story: settings.toggleStory, replay, help: () => setKeys((now) => !now), leave: onLeave }, keys);
+  useKeys({ next: () => move(1), previous: () => move(-1), first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, wrong: () => setWrong(true), story: settings.toggleStory, replay, help: () => setKeys((now) => !now), leave: onLeave }, keys || wrong);
   useEffect(() => { stage.current?.focus(); }, []);
   const tight = step?.tight ? knot.tight : null;
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
@@ -31,9 +33,12 @@ export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; sett
   return (
     <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" {...swipe}>
       <div className="flex items-center justify-between gap-2 px-3 pt-2 rail:px-6">
-        <h1 className="truncate text-2xl rail:text-4xl">{knot.name}</h1>
+        <h1 className="truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
         <div className="flex shrink-0">
-          <button type="button" className={TOOL} aria-pressed={settings.left} aria-label={words.show.left} title={words.show.left} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></button>
+          <button type="button" className={TOOL} aria-pressed={settings.view === 'left'} aria-label={words.show.left} title={words.show.left} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></button>
+          <button type="button" className={`${TOOL} hidden rail:grid`} aria-label={words.show.nextView} title={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></button>
+          {knot.methods.length > 1 && <button type="button" className={TOOL} aria-label={words.show.nextMethod} title={words.show.nextMethod} onClick={onMethod}><Waypoints aria-hidden /></button>}
+          {knot.wrong.length > 0 && <button type="button" className={TOOL} aria-label={words.show.wrong} title={words.show.wrong} onClick={() => setWrong(true)}><SearchX aria-hidden /></button>}
           <button type="button" className={TOOL} aria-pressed={settings.story} aria-label={words.show.story} title={words.show.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></button>
           <button type="button" className={TOOL} aria-label={words.show.replay} title={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></button>
           <button type="button" className={`${TOOL} hidden rail:grid`} aria-label={words.show.keys} title={words.show.keys} onClick={() => setKeys(true)}><Keyboard aria-hidden /></button>
@@ -54,6 +59,7 @@ export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; sett
         </div>
       </div>
       <div className="px-4 pb-3 rail:px-10 rail:pb-5"><Beads at={at} count={last + 1} go={go} /></div>
+      {wrong && <WrongForms knot={knot} onClose={() => setWrong(false)} />}
       <Sheet open={keys} onClose={() => setKeys(false)} title={words.show.keys}>
         <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
           {words.show.keyList.map(([key, does]) => [<dt key={key} className="font-semibold">{key}</dt>, <dd key={does}>{does}</dd>])}
@@ -61,6 +67,13 @@ export function Stage({ knot, settings, onLeave }: { knot: Schemas['Knot']; sett
       </Sheet>
     </div>
   );
+}
+
+/** What is not as usual: another side, another method. */
+function About({ knot, view }: { knot: Schemas['Knot']; view: ShowSettings['view'] }) {
+  const method = knot.methods[0]?.id === knot.method ? null : knot.methods.find((one) => one.id === knot.method)?.name;
+  const notes = [view === 'learner' ? null : words.show.views[view], method].filter((note) => note !== null && note !== undefined);
+  return notes.length > 0 && <span className="ml-3 font-sans text-base font-normal text-soft rail:text-xl">{notes.join(', ')}</span>;
 }
 
 /** The steps as beads on a rope; a bead jumps to its step. */

@@ -1,11 +1,13 @@
 import { useEffect, useRef } from 'react';
 
-export type Acts = Record<'next' | 'previous' | 'first' | 'last' | 'left' | 'story' | 'replay' | 'help' | 'leave', () => void>;
+type Act = 'next' | 'previous' | 'first' | 'last' | 'left' | 'view' | 'method' | 'wrong' | 'story' | 'replay' | 'help' | 'leave';
 
-const KEYS: Record<string, keyof Acts> = {
+export type Acts = Partial<Record<Act, () => void>>;
+
+const KEYS: Record<string, Act> = {
   ArrowRight: 'next', ArrowDown: 'next', ' ': 'next', PageDown: 'next', Enter: 'next', '.': 'next',
   ArrowLeft: 'previous', ArrowUp: 'previous', PageUp: 'previous', Backspace: 'previous',
-  Home: 'first', End: 'last', l: 'left', s: 'story', r: 'replay', '?': 'help', Escape: 'leave',
+  Home: 'first', End: 'last', l: 'left', v: 'view', m: 'method', w: 'wrong', s: 'story', r: 'replay', '?': 'help', Escape: 'leave',
 };
 
 /** The stage's keys, presenter remotes among them. A focused control keeps its own Space and Enter. */
@@ -19,7 +21,7 @@ export function useKeys(acts: Acts, paused: boolean): void {
       const onControl = event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter');
       if (!act || onControl || event.ctrlKey || event.metaKey || event.altKey) return;
       event.preventDefault();
-      now.current[act]();
+      now.current[act]?.();
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);

@@ -1,18 +1,30 @@
 import { useState } from 'react';
 
-export type ShowSettings = { left: boolean; story: boolean; toggleLeft: () => void; toggleStory: () => void };
+export const VIEWS = ['learner', 'across', 'behind', 'left'] as const;
+export type View = (typeof VIEWS)[number];
+
+export type ShowSettings = { view: View; story: boolean; nextView: () => void; toggleLeft: () => void; toggleStory: () => void };
+
+function kept(): View {
+  const view = sessionStorage.getItem('show-view');
+  return VIEWS.find((one) => one === view) ?? 'learner';
+}
 
 /** How the room is shown a knot; it stays so for the meeting. */
 export function useShowSettings(): ShowSettings {
-  const [left, setLeft] = useState(() => sessionStorage.getItem('show-left') === 'yes');
+  const [view, setView] = useState<View>(kept);
   const [story, setStory] = useState(() => sessionStorage.getItem('show-story') === 'yes');
-  const keep = (key: string, value: boolean): boolean => {
-    sessionStorage.setItem(key, value ? 'yes' : 'no');
-    return value;
+  const look = (next: View): void => {
+    sessionStorage.setItem('show-view', next);
+    setView(next);
   };
   return {
-    left, story,
-    toggleLeft: () => setLeft((now) => keep('show-left', !now)),
-    toggleStory: () => setStory((now) => keep('show-story', !now)),
+    view, story,
+    nextView: () => look(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? 'learner'),
+    toggleLeft: () => look(view === 'left' ? 'learner' : 'left'),
+    toggleStory: () => setStory((now) => {
+      sessionStorage.setItem('show-story', now ? 'no' : 'yes');
+      return !now;
+    }),
   };
 }

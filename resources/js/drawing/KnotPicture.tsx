@@ -1,6 +1,6 @@
 import { memo, useId } from 'react';
 import type { Schemas } from '../api/client';
-import { arrowsOn, dashFor, fadeAt, numbered, OUTLINE, SEAM, type Strand } from './rope';
+import { arrowsOn, dashFor, fadeAt, numbered, LAP, OUTLINE, SEAM, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
@@ -14,29 +14,39 @@ function RopePiece({ piece, strand, rope, air, moment }: { piece: Piece; strand:
   const inner = strand.width - 2 * OUTLINE;
   const to = Math.min(piece.to, reach);
   const ends = reach <= piece.to + 1e-6;
+  // Pieces overlap; bodies stop short of it, so that the light, which is laid a little aside, runs through.
+  const from = piece.from + (piece.from > 0 ? LAP : 0);
+  const stop = ends ? to : to - LAP;
   // A path cannot be drawn beyond its end: there the body stops short instead, so that the outline closes it.
-  const body = ends && reach > strand.length - OUTLINE ? to - OUTLINE : to;
-  const tube = dashFor(piece, piece.from, body);
-  const light = dashFor(piece, piece.from, ends ? Math.max(piece.from, body - 0.3) : body);
+  const body = ends && reach > strand.length - OUTLINE ? to - OUTLINE : stop;
+  const tube = dashFor(piece, from, body);
+  const light = dashFor(piece, piece.from, ends ? Math.max(piece.from, body - 0.3) : to);
   const moved = moment?.moved[strand.id];
   return (
     <g>
       {piece.gap && <path d={piece.d} stroke="var(--ground)" strokeWidth={strand.width + 2 * air} strokeDasharray={dashFor(piece, piece.gap[0] ?? 0, Math.min(piece.gap[1] ?? 0, reach))} />}
-      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} strokeDasharray={dashFor(piece, piece.from + (piece.from > 0 ? SEAM : 0), to + (ends ? OUTLINE : -SEAM))} />
+      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} strokeDasharray={dashFor(piece, from + (piece.from > 0 ? SEAM : 0), stop + (ends ? OUTLINE : -SEAM))} />
       <path d={piece.d} stroke={`var(--rope-${rope})`} strokeWidth={inner} strokeDasharray={tube} />
       <path d={piece.d} stroke={`var(--rope-${rope}-light)`} strokeWidth={inner * 0.34} strokeDasharray={light} transform="translate(-0.13 -0.15)" strokeOpacity={0.85} />
-      {rope === 2 && <Tracer piece={piece} to={body} />}
-      <Whipping piece={piece} from={Math.max(piece.from, reach - 1.3)} to={body} width={inner} />
-      {moved && <path d={arrowsOn(strand, moved, piece.from, Math.min(to, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
+      {rope === 2 && <Tracer piece={piece} from={from} to={body} />}
+      <Whipping piece={piece} from={Math.max(from, reach - 1.3)} to={body} width={inner} />
+      {moved && <path d={arrowsOn(strand, moved, from, Math.min(stop, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
     </g>
   );
 }
 
 /** The second rope's stripe, so that it differs by more than its colour. */
-function Tracer({ piece, to }: { piece: Piece; to: number }) {
-  const dashes = Math.ceil((to - piece.from) / 1);
-  const pattern = Array.from({ length: dashes }, (_, n) => `0.55 ${Math.max(0, Math.min(0.45, to - piece.from - n - 0.55))}`).join(' ');
-  return dashes > 0 ? <path d={piece.d} stroke="var(--tracer)" strokeWidth={0.2} strokeDasharray={`${pattern} 0 ${piece.to - piece.from + 9}`} /> : null;
+function Tracer({ piece, from, to }: { piece: Piece; from: number; to: number }) {
+  // Dashes lie at whole lengths along the strand, so that they keep their rhythm from piece to piece.
+  const first = Math.ceil(from - 0.55);
+  const marks = Array.from({ length: Math.max(0, Math.ceil(to) - first) }, (_, n) => [Math.max(from, first + n), Math.min(to, first + n + 0.55)] as const).filter(([start, end]) => end > start);
+  let at = piece.from;
+  const pattern = marks.map(([start, end]) => {
+    const gap = start - at;
+    at = end;
+    return `0 ${gap} ${end - start} 0`;
+  }).join(' ');
+  return marks.length > 0 ? <path d={piece.d} stroke="var(--tracer)" strokeWidth={0.2} strokeDasharray={`${pattern} 0 ${piece.to - piece.from + 9}`} /> : null;
 }
 
 function Whipping({ piece, from, to, width }: { piece: Piece; from: number; to: number; width: number }) {

@@ -6,6 +6,9 @@ type Piece = Schemas['Drawing']['pieces'][number];
 /** Thickness of a rope's outline, in rope widths. */
 export const OUTLINE = 0.09;
 
+/** How far bodies stop short of the ends of their pieces, where these overlap, in rope widths. */
+export const LAP = 0.21;
+
 /** An outline stops this much short of the body where the rope goes on, so that no line shows across it. */
 export const SEAM = 0.03;
 

@@ -10,7 +10,8 @@ import { CoursePage } from '../course/CoursePage';
 import { CrewPage } from '../crew/CrewPage';
 import { LearnerPage } from '../crew/LearnerPage';
 import { DemonstratePage } from '../demonstrate/DemonstratePage';
-import { PickKnotPage } from '../demonstrate/PickKnotPage';
+import { KnotPage } from '../knots/KnotPage';
+import { KnotsPage } from '../knots/KnotsPage';
 import { SessionPage } from '../session/SessionPage';
 import { SetUpPage } from '../setup/SetUpPage';
 import { Failure, Loading } from '../ui/states';
@@ -46,7 +47,8 @@ function SignedIn() {
           <Route index element={<Navigate to={me.data.tonight ? `/meeting/${me.data.tonight}` : '/course'} replace />} />
           <Route path="/course" element={<CoursePage />} />
           <Route path="/meeting/:meeting" element={<SessionPage />} />
-          <Route path="/show" element={<PickKnotPage />} />
+          <Route path="/show" element={<KnotsPage />} />
+          <Route path="/knot/:knot" element={<KnotPage />} />
           <Route path="/check/:knot?" element={<CheckPage />} />
           <Route path="/crew" element={<CrewPage />} />
           <Route path="/crew/:learner" element={<LearnerPage />} />

@@ -58,8 +58,15 @@ export const words = {
   show: {
     title: 'Show a knot', pick: 'Pick a knot to show to the room.', step: (n: number, all: number) => `Step ${n} of ${all}`, finished: 'Finished',
     next: 'Next step', previous: 'Step back', close: 'Leave', left: 'Left-handed', right: 'Right-handed', story: 'Story', plain: 'Plain words',
-    keys: 'Keys', keyList: [['→  Space  Page Down', 'next step'], ['←  Page Up', 'step back'], ['L', 'left-handed and back'], ['S', 'story or plain words'], ['R', 'replay the move'], ['Home  End', 'first and last step'], ['Esc', 'leave']] as const,
+    views: { learner: 'Learner’s side', across: 'Facing the room', behind: 'From behind', left: 'Left-handed' }, view: 'Seen from', nextView: 'Another side', nextMethod: 'Another method',
+    wrong: 'Usual mistakes', wrongOf: (knot: string) => `${knot}: usual mistakes`, noWrong: 'No usual mistake is known.', rightForm: 'Right', fallsOut: 'Falls out', ringed: 'Ringed: where it parts from the right knot.', fix: 'Mend it:', nextWrong: 'Next mistake', previousWrong: 'Mistake before', countWrong: (n: number, all: number) => `${n} of ${all}`,
+    keys: 'Keys', keyList: [['→  Space  Page Down', 'next step'], ['←  Page Up', 'step back'], ['L', 'left-handed and back'], ['V', 'another side'], ['M', 'another method'], ['W', 'usual mistakes'], ['S', 'story or plain words'], ['R', 'replay the move'], ['Home  End', 'first and last step'], ['Esc', 'leave']] as const,
     minutes: (n: number) => `${n} min`, after: (knots: string) => `after the ${knots}`, empty: 'There are no knots to show.', replay: 'Replay',
+  },
+  knot: {
+    more: 'More about it', moreOf: (knot: string) => `More about it: ${knot}`, show: 'Show it', also: (names: string) => `Also called ${names}`, pictures: 'Pictures', method: 'Method', tight: (knot: string) => `${knot}, drawn up tight`,
+    look: 'What to look at', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
+    counted: (crossings: string, tau: string, gamma: string) => `${crossings} crossings; twist fluctuation ${tau}; circulation ${gamma}. A counting rule from knot theory, to teach with: real ropes are tested, not computed.`,
   },
   check: {
     title: 'Check', pickKnot: 'Knot', rope: 'Rope', tail: (mm: string) => `Tail: ${mm}`, why: 'Why?', pass: (name: string) => `${name}: clean pass`, passShort: 'Pass',

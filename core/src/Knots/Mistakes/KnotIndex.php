@@ -23,24 +23,30 @@ final class KnotIndex
     /** @var array<string, string> ids by the very diagram */
     private array $drawn = [];
 
-    private function __construct()
+    private bool $built = false;
+
+    private function __construct(private readonly Library $library)
     {
     }
 
+    /** It is built when something is first looked up. */
     public static function of(Library $library): self
     {
-        $index = new self;
-        foreach ($library->all() as $knot) {
+        return new self($library);
+    }
+
+    private function build(): void
+    {
+        $this->built = true;
+        foreach ($this->library->all() as $knot) {
             foreach ($knot->methods as $method) {
                 $code = self::code($knot, $method);
                 $print = Fingerprint::of($code);
-                $index->drawn[serialize($code)] ??= $knot->id;
-                $index->add(self::key($knot, $print), 'plain', $knot->id);
-                $index->add(self::key($knot, $print->mirrored()), 'mirrored', $knot->id);
+                $this->drawn[serialize($code)] ??= $knot->id;
+                $this->add(self::key($knot, $print), 'plain', $knot->id);
+                $this->add(self::key($knot, $print->mirrored()), 'mirrored', $knot->id);
             }
         }
-
-        return $index;
     }
 
     /**
@@ -61,18 +67,24 @@ final class KnotIndex
     /** The knot that is drawn just so, with the same outline and the same overs and unders. */
     public function drawnSo(GaussCode $code): ?string
     {
+        $this->built || $this->build();
+
         return $this->drawn[serialize($code)] ?? null;
     }
 
     /** @return list<string> the knots that this fingerprint is not told apart from */
     public function named(string $key): array
     {
+        $this->built || $this->build();
+
         return $this->knots[$key]['plain'] ?? [];
     }
 
     /** @return list<string> those whose mirror image it is */
     public function mirrorOf(string $key): array
     {
+        $this->built || $this->build();
+
         return $this->knots[$key]['mirrored'] ?? [];
     }
 

@@ -7,7 +7,7 @@ import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
 
-export function PickKnotPage() {
+export function KnotsPage() {
   const knots = useQuery(knotsQuery);
   if (knots.isPending) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
@@ -26,13 +26,14 @@ export function PickKnotPage() {
 function Card({ knot, names }: { knot: Schemas['KnotAbout']; names: Map<string, string> }) {
   const drawing = useQuery(knotQuery(knot.id, 'learner'));
   return (
-    <li>
-      <Link to={`/show/${knot.id}`} className="flex h-full flex-col rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] hover:border-ink">
+    <li className="flex flex-col rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">
+      <Link to={`/show/${knot.id}`} className="flex flex-1 flex-col">
         <span className="grid h-52 place-items-center">{drawing.data && <KnotPicture drawing={drawing.data.loose} moment={null} text="" className="max-h-52 w-full" />}</span>
         <strong className="mt-3 font-display text-xl">{knot.name}</strong>
         <span className="text-soft">{knot.purpose}</span>
         <span className="mt-auto pt-2 text-sm text-soft">{words.show.minutes(knot.minutes)}{knot.prerequisites.length > 0 && `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}</span>
       </Link>
+      <Link to={`/knot/${knot.id}`} className="inline-flex min-h-12 items-center self-start font-semibold underline decoration-hemp decoration-2 underline-offset-4" aria-label={words.knot.moreOf(knot.name)}>{words.knot.more}</Link>
     </li>
   );
 }

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Compute;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Mistakes\ErrorKind;
+use Compadre\Core\Knots\Mistakes\Found;
+use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Knots\Mistakes\MistakeFinder;
+
+/**
+ * Every error of a method and what it becomes, the likeliest first.
+ */
+final class MistakesOperation implements Operation
+{
+    private ?KnotIndex $index = null;
+
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    public function name(): string
+    {
+        return 'mistakes';
+    }
+
+    public function input(): array
+    {
+        return Schemas::object(['knot' => Schemas::text(), 'method' => Schemas::text(60)], ['method']);
+    }
+
+    public function output(): array
+    {
+        return Schemas::object(['mistakes' => Schemas::listOf(Schemas::object([
+            'id' => Schemas::text(), 'error' => ['enum' => array_column(ErrorKind::cases(), 'value')],
+            'crossing' => ['type' => ['integer', 'null'], 'minimum' => 0, 'description' => 'place in the crossings of the operation knot, from 0'],
+            'becomes' => Schemas::becomes(), 'likely' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1],
+            'sign' => Schemas::text(400), 'cause' => Schemas::text(400), 'fix' => Schemas::text(500),
+        ]))]);
+    }
+
+    public function run(Fields $input): array
+    {
+        $knot = $this->library->knot($input->text('knot'));
+        $finder = new MistakeFinder($this->library, $this->index ??= KnotIndex::of($this->library));
+
+        return ['mistakes' => array_map(static fn (Found $found): array => [
+            'id' => $found->slip->id, 'error' => $found->slip->error->value, 'crossing' => $found->slip->crossing,
+            'becomes' => $found->becomes->toArray(), 'likely' => $found->likely,
+            'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
+        ], $finder->of($knot, $knot->method($input->textOrNull('method'))))];
+    }
+}

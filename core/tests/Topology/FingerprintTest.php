@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Knots\Topology\GaussCode;
+use Compadre\Core\Knots\Topology\GaussStrand;
+use Compadre\Core\Knots\Topology\Laurent;
+use Compadre\Core\Knots\Topology\Pairing;
+use Compadre\Core\Knots\Topology\Regions;
+use Compadre\Core\Knots\View;
+
+function library(): Library
+{
+    return Library::at(dirname(__DIR__, 3).'/packs');
+}
+
+function codeOf(string $knot, int $method = 0, bool $tight = false): GaussCode
+{
+    $pack = library()->knot($knot);
+
+    return GaussCode::of($tight ? DiagramBuilder::tight($pack->methods[$method], $pack->file) : DiagramBuilder::loose($pack->methods[$method], $pack->file));
+}
+
+/**
+ * The Jones polynomial in the square root of t of what results when ends are joined. The bracket is freed of the twists of
+ * each rope already; crossings between ropes are counted here.
+ */
+function closureOf(string $knot, array $joins, int $writhe = 0): Laurent
+{
+    $terms = [];
+    foreach (Fingerprint::of(codeOf($knot))->closed($joins)->terms as $exponent => $coefficient) {
+        $terms[intdiv(-($exponent - 3 * $writhe), 2)] = $writhe % 2 === 0 ? $coefficient : -$coefficient;
+    }
+
+    return Laurent::of($terms);
+}
+
+it('closes stoppers to the knots of the tables', function (string $knot, array $terms): void {
+    $jones = closureOf($knot, [['r0s', 'r0w']]);
+    expect(in_array($jones->terms, [Laurent::of($terms)->terms, Laurent::of($terms)->mirrored()->terms], true))->toBeTrue();
+})->with([
+    'the overhand to 3_1' => ['overhand', [2 => 1, 6 => 1, 8 => -1]],
+    'the figure eight to 4_1' => ['figure-eight', [-4 => 1, -2 => -1, 0 => 1, 2 => -1, 4 => 1]],
+]);
+
+it('closes the square knot to a trefoil and its mirror image, the granny to two alike', function (): void {
+    $trefoil = Laurent::of([2 => 1, 6 => 1, 8 => -1]);
+    // Tail to tail and load to load: one rope is then followed backwards, and its crossings with the other change sign.
+    $close = static fn (string $knot): Laurent => closureOf($knot, [['r0w', 'r1w'], ['r0s', 'r1s']], -array_sum(codeOf($knot)->turns));
+    expect($close('square-knot')->terms)->toBe($trefoil->times($trefoil->mirrored())->terms);
+    $hand = array_sum(codeOf('granny-knot')->turns);
+    expect(abs($hand))->toBe(6);
+    $half = $hand < 0 ? $trefoil : $trefoil->mirrored();
+    expect($close('granny-knot')->terms)->toBe($half->times($half)->terms);
+});
+
+it('changes a knot’s hand in the mirror alone', function (string $knot): void {
+    $pack = library()->knot($knot);
+    foreach ($pack->methods as $method) {
+        $diagram = DiagramBuilder::loose($method, $pack->file);
+        $plain = Fingerprint::of(GaussCode::of($diagram));
+        $seen = static fn (View $view): string => Fingerprint::of(GaussCode::of($view->of($diagram)))->key();
+        expect($seen(View::Learner))->toBe($plain->key());
+        expect($seen(View::Across))->toBe($plain->key());
+        expect($seen(View::Behind))->toBe($plain->key());
+        expect($seen(View::Left))->toBe($plain->mirrored()->key());
+        expect($plain->mirrored()->mirrored()->key())->toBe($plain->key());
+    }
+})->with(fn (): array => library()->ids());
+
+it('tells hands apart where there are two', function (string $knot, bool $same): void {
+    $print = Fingerprint::of(codeOf($knot));
+    expect($print->mirrored()->key() === $print->key())->toBe($same);
+})->with([['overhand', false], ['figure-eight', true], ['square-knot', true], ['granny-knot', false], ['bowline', false], ['clove-hitch', false]]);
+
+it('draws the tight knot as the loose one', function (string $knot): void {
+    foreach (library()->knot($knot)->methods as $number => $method) {
+        if ($method->hasTight()) {
+            expect(Fingerprint::of(codeOf($knot, $number, true))->key())->toBe(Fingerprint::of(codeOf($knot, $number))->key());
+        }
+    }
+})->with(fn (): array => library()->ids());
+
+it('tells tails from loaded ends, and nothing else by their names', function (): void {
+    $square = codeOf('square-knot');
+    $key = Fingerprint::of($square)->key();
+    expect(Fingerprint::of($square->exchanged([0]))->key())->toBe(Fingerprint::of(codeOf('thief-knot'))->key())->not->toBe($key);
+    expect(Fingerprint::of($square->exchanged([0, 1]))->key())->toBe($key);
+    // Which rope is written down first does not matter.
+    expect(Fingerprint::of(new GaussCode(array_reverse($square->strands), $square->turns))->key())->toBe($key);
+});
+
+it('is freed of twists, and counts a crossing more only where there is one', function (): void {
+    // A rope with a single loop thrown in it is still a straight rope.
+    $straight = Fingerprint::of(new GaussCode([new GaussStrand('rope', false, [])], []));
+    foreach ([1, -1] as $turn) {
+        foreach ([true, false] as $over) {
+            $curl = new GaussCode([new GaussStrand('rope', false, [[0, $over], [0, ! $over]])], [$turn]);
+            expect(Fingerprint::of($curl)->sums)->toEqual($straight->sums);
+        }
+    }
+    // Two ropes side by side, one laid over the other and back: still side by side.
+    $apart = Fingerprint::of(new GaussCode([new GaussStrand('rope', false, []), new GaussStrand('rope', false, [])], []));
+    $over = new GaussCode([new GaussStrand('rope', false, [[0, true], [1, true]]), new GaussStrand('rope', false, [[0, false], [1, false]])], [1, -1]);
+    expect(Fingerprint::of($over)->key())->toBe($apart->key());
+    $hooked = new GaussCode([new GaussStrand('rope', false, [[0, true], [1, false]]), new GaussStrand('rope', false, [[0, false], [1, true]])], [1, 1]);
+    expect(Fingerprint::of($hooked)->key())->not->toBe($apart->key());
+});
+
+it('knows what lies in the plane, and its regions', function (): void {
+    foreach (library()->ids() as $id) {
+        expect(codeOf($id)->isPlanar())->toBeTrue($id);
+    }
+    // One turn the other way and the square knot needs a handle.
+    $square = codeOf('square-knot');
+    expect((new GaussCode($square->strands, [-$square->turns[0]] + $square->turns))->isPlanar())->toBeFalse();
+    $regions = Regions::of($square->tangle());
+    expect(count(array_filter($regions->regions, static fn (array $region): bool => $region[0] === [])))->toBe(5);
+});
+
+it('pairs ends and counts the circles they close', function (): void {
+    expect(Pairing::key([['d', 'a'], ['c', 'b']]))->toBe('a-d,b-c');
+    expect(Pairing::pairs('a-d,b-c'))->toBe([['a', 'd'], ['b', 'c']]);
+    expect(Pairing::pairs(''))->toBe([]);
+    expect(Pairing::circles([['a', 'b'], ['c', 'd']], [['a', 'b'], ['c', 'd']]))->toBe(2);
+    expect(Pairing::circles([['a', 'b'], ['c', 'd']], [['a', 'c'], ['b', 'd']]))->toBe(1);
+});

@@ -1,0 +1,102 @@
+import { useQuery } from '@tanstack/react-query';
+import { Presentation } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { knotQuery, knotsQuery } from '../api/queries';
+import { type View, VIEWS } from '../demonstrate/useShowSettings';
+import { KnotPicture } from '../drawing/KnotPicture';
+import { WrongPair } from '../drawing/WrongPair';
+import { Choice } from '../ui/Choice';
+import { Failure, Loading } from '../ui/states';
+import { number } from '../words/format';
+import { words } from '../words/en';
+
+type Knot = Schemas['Knot'];
+
+/** All there is to know of one knot. */
+export function KnotPage() {
+  const { knot: id = '' } = useParams();
+  const [view, setView] = useState<View>('learner');
+  const [method, setMethod] = useState<string | undefined>(undefined);
+  const page = useQuery({ ...knotQuery(id, view, method), placeholderData: (before) => (before?.id === id ? before : undefined) });
+  if (page.isPending) return <Loading />;
+  if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
+  const knot = page.data;
+  return (
+    <article className="flex max-w-6xl flex-col gap-8">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <Link to="/show" className="inline-flex min-h-12 items-center text-soft underline">{words.show.title}</Link>
+          <h1 className="text-3xl">{knot.name}</h1>
+          {knot.names.length > 1 && <p className="text-soft">{words.knot.also(knot.names.slice(1).join(', '))}</p>}
+          <p className="mt-2 max-w-prose text-lg">{knot.purpose}</p>
+        </div>
+        <Link to={`/show/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg bg-signal px-5 font-semibold text-on-signal"><Presentation aria-hidden className="size-5" /> {words.knot.show}</Link>
+      </div>
+      {knot.cautions.map((caution) => <p key={caution} className="max-w-prose border-l-4 border-signal pl-3 font-semibold">{caution}</p>)}
+      <div className="grid gap-8 rail:grid-cols-[1.25fr_1fr]">
+        <Pictures knot={knot} view={view} onView={setView} onMethod={setMethod} />
+        <Facts knot={knot} />
+      </div>
+      {knot.hold && <Hold hold={knot.hold} />}
+      {knot.wrong.length > 0 && (
+        <section aria-labelledby="wrong">
+          <h2 id="wrong" className="mb-3 text-xl">{words.show.wrong}</h2>
+          <ul className="grid gap-5 lg:grid-cols-2">
+            {knot.wrong.map((form) => <li key={form.id} className="rounded-2xl border border-line bg-card p-4 [--ground:var(--card)]"><WrongPair knot={knot} form={form} /></li>)}
+          </ul>
+        </section>
+      )}
+    </article>
+  );
+}
+
+function Pictures({ knot, view, onView, onMethod }: { knot: Knot; view: View; onView: (view: View) => void; onMethod: (method: string) => void }) {
+  return (
+    <section aria-label={words.knot.pictures} className="flex flex-col gap-3">
+      <div className="grid gap-3 rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] sm:grid-cols-[1.6fr_1fr] sm:items-center">
+        <KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="max-h-96 w-full" />
+        {knot.tight && <KnotPicture drawing={knot.tight} moment={null} text={words.knot.tight(knot.name)} className="max-h-56 w-full" />}
+      </div>
+      <Choice label={words.show.view} value={view} onChange={onView} options={VIEWS.map((one) => [one, words.show.views[one]] as const)} />
+      {knot.methods.length > 1 && <Choice label={words.knot.method} value={knot.method} onChange={onMethod} options={knot.methods.map((one) => [one.id, one.name] as const)} />}
+    </section>
+  );
+}
+
+function Facts({ knot }: { knot: Knot }) {
+  const knots = useQuery(knotsQuery);
+  const name = (id: string): string => knots.data?.knots.find((one) => one.id === id)?.name ?? id;
+  const checks = [[words.check.parts.tying, knot.checks.tying], [words.check.parts.dressing, knot.checks.dressing], [words.check.parts.tail, knot.checks.tail]] as const;
+  const facts = [[words.knot.notFor, knot.not_for], [words.knot.with, knot.tied_with], [words.knot.test, knot.test], [words.knot.undo, knot.undo]] as const;
+  return (
+    <div className="flex flex-col gap-6">
+      <section aria-labelledby="look">
+        <h2 id="look" className="mb-2 text-xl">{words.knot.look}</h2>
+        <dl className="flex flex-col gap-2">
+          {checks.filter(([, lines]) => lines.length > 0).map(([part, lines]) => <div key={part}><dt className="font-semibold">{part}</dt>{lines.map((line) => <dd key={line}>{line}</dd>)}</div>)}
+        </dl>
+      </section>
+      <dl className="flex flex-col gap-2">
+        {facts.filter(([, text]) => text !== '').map(([label, text]) => <div key={label}><dt className="text-sm font-semibold text-soft">{label}</dt><dd>{text}</dd></div>)}
+        {knot.prerequisites.length > 0 && (
+          <div><dt className="text-sm font-semibold text-soft">{words.knot.after}</dt><dd>{knot.prerequisites.map((id) => <Link key={id} to={`/knot/${id}`} className="mr-3 inline-flex min-h-12 items-center underline">{name(id)}</Link>)}</dd></div>
+        )}
+      </dl>
+    </div>
+  );
+}
+
+function Hold({ hold }: { hold: NonNullable<Knot['hold']> }) {
+  return (
+    <section aria-labelledby="hold" className="max-w-prose">
+      <h2 id="hold" className="mb-2 text-xl">{words.knot.hold}</h2>
+      <ul className="list-disc pl-5">{hold.sentences.map((line) => <li key={line}>{line}</li>)}</ul>
+      <details>
+        <summary className="min-h-12 content-center text-soft underline">{words.knot.figures}</summary>
+        <p>{words.knot.counted(number(hold.crossings), number(hold.tau, 2), number(hold.gamma, 2))}</p>
+      </details>
+    </section>
+  );
+}
