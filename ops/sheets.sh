@@ -10,7 +10,15 @@ knot_sheet() {
     local folder="${1:-$home/var/sheet}"
     mkdir -p "$folder"
     php core/bin/draw --sheet >"$folder/sheet.html"
-    echo "$folder/sheet.html"
+    local profile height
+    profile="$(mktemp -d)"
+    # Four cells of 300 px and their gaps a row; a row is about 290 px high.
+    height=$(($(grep -c '<h2>' "$folder/sheet.html") * 60 + $(grep -c '<figure>' "$folder/sheet.html") * 110 + 400))
+    quietly var/log/sheet.log chromium --headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking \
+        --disable-component-update --disable-sync --hide-scrollbars --user-data-dir="$profile" --window-size="1280,$height" \
+        --screenshot="$folder/sheet.png" "file://$(realpath "$folder")/sheet.html"
+    rm -rf "$profile"
+    printf '%s\n' "$folder/sheet.html" "$folder/sheet.png"
 }
 
 demo_screenshots() {

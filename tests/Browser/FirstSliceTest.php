@@ -100,6 +100,55 @@ it('shows every step of every knot, by keys, by beads, mirrored, and with its ca
     $this->noConsoleErrors();
 });
 
+it('shows a knot from every side, by every method, and the usual mistakes beside it', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show/bowline');
+    $this->see('Make a small loop');
+    $shape = fn (): string => $this->find('[data-testid=stage] [data-testid=knot-picture]')->getAttribute('innerHTML');
+    $sides = [];
+    foreach (['Facing the room', 'From behind', 'Left-handed'] as $side) {
+        $sides[] = $shape();
+        $this->press('v');
+        $this->see($side);
+    }
+    expect(array_unique($sides))->toHaveCount(3);
+    $this->press('v');
+    $this->wait(fn () => str_contains($this->text(), 'Left-handed') ? null : true, 'the learner’s side');
+    $this->press('m');
+    $this->see('Up through a small loop, tail outside');
+    $this->press('m');
+    $this->wait(fn () => str_contains($this->text(), 'tail outside') ? null : true, 'the first method');
+
+    // The mistakes are the core's, in its order, with its rings.
+    $knot = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots/bowline").then((r) => r.json()).then(done);');
+    expect(count($knot['wrong']))->toBeGreaterThanOrEqual(2);
+    $this->press('w');
+    foreach ($knot['wrong'] as $number => $form) {
+        $this->see($form['sign']);
+        $this->see($form['fix']);
+        expect($this->browser->findElements(WebDriverBy::cssSelector('[data-testid=wrong-forms] circle')))->toHaveCount(2 * count($form['ringed']));
+        if ($number === 0) {
+            $this->accessible('wrong forms');
+        }
+        $this->press(WebDriverKeys::ARROW_RIGHT);
+    }
+    $this->press(WebDriverKeys::ESCAPE);
+    $this->see('Make a small loop');
+
+    $this->visit('/knot/square-knot');
+    $this->see('Why it holds');
+    $this->see('It pulls together');
+    $this->see('Granny knot');
+    $this->named('From behind')->click();
+    $this->wait(fn () => $this->named('From behind')->getAttribute('aria-checked') === 'true' ? true : null, 'the other side');
+    $this->named('The figures', 'summary')->click();
+    $this->see('twist fluctuation 1; circulation 0.8');
+    $this->named('Overhand knot')->click();
+    $this->see('Stops an end');
+    $this->noConsoleErrors();
+});
+
 it('goes on by touch', function (): void {
     $this->house();
     $this->screen(390, 844);

@@ -35,10 +35,11 @@ final readonly class JonesOperation implements Operation
     {
         $crossings = [];
         foreach ($input->list('pd') as $number => $edges) {
-            if (! is_array($edges) || count($edges) !== 4) {
-                throw Refusal::of("/pd/$number", $edges, 'four edges');
+            [$i, $j, $k, $l] = (is_array($edges) ? array_values($edges) : []) + [null, null, null, null];
+            if (! is_int($i) || ! is_int($j) || ! is_int($k) || ! is_int($l)) {
+                throw Refusal::of("/pd/$number", $edges, 'four whole numbers');
             }
-            $crossings[] = array_map(static fn (mixed $edge): int => is_int($edge) ? $edge : throw Refusal::of("/pd/$number", $edges, 'four whole numbers'), array_values($edges));
+            $crossings[] = [$i, $j, $k, $l];
         }
         $code = PdCode::of($crossings);
 

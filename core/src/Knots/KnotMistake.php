@@ -8,17 +8,18 @@ use Compadre\Core\Data\Fields;
 
 /**
  * A usual mistake as a pack words it: how it shows, what causes it, what mends it. Which crossing it is and what
- * the knot becomes is computed, never read from here.
+ * the knot becomes is computed, never read from here: its id names the knot whose words these are, or "of" the error or the
+ * kind of outcome.
  */
 final readonly class KnotMistake
 {
-    public function __construct(public string $id, public string $sign, public string $cause, public string $fix)
+    public function __construct(public string $id, public string $sign, public string $cause, public string $fix, public ?string $of = null)
     {
     }
 
     public static function from(Fields $fields): self
     {
-        return new self($fields->text('id'), rtrim($fields->text('sign'), '.'), rtrim($fields->text('cause'), '.'), rtrim($fields->text('fix'), '.'));
+        return new self($fields->text('id'), rtrim($fields->text('sign'), '.'), rtrim($fields->text('cause'), '.'), rtrim($fields->text('fix'), '.'), $fields->textOrNull('of'));
     }
 
     /** @return array{id: string, sign: string, cause: string, fix: string} */

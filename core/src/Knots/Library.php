@@ -93,6 +93,7 @@ final class Library
                     $loose = DiagramBuilder::loose($method, $name);
                     DiagramBuilder::tight($method, $name);
                     PaintOrder::of($loose);
+                    DrawingLimits::hold($method, $name);
                     StepStates::of($method, $loose, $name);
                 }
             } catch (Refusal $fault) {

@@ -34,6 +34,28 @@ final readonly class PackFault
         );
     }
 
+    /** @throws Refusal where a measure of a drawing is too small */
+    public function least(string $measure, float $value, float $least, string $unit): void
+    {
+        // Measured in small steps: a hair below is not told apart from at the limit.
+        if ($value < $least - 0.01) {
+            throw $this->drawing(sprintf('%s %.2f %s', $measure, $value, $unit), sprintf('at least %.2f %s', $least, $unit));
+        }
+    }
+
+    /** @throws Refusal where a measure of a drawing is too large */
+    public function most(string $measure, float $value, float $most): void
+    {
+        if ($value > $most + 0.005) {
+            throw $this->drawing(sprintf('%s %.2f', $measure, $value), sprintf('at most %.2f', $most));
+        }
+    }
+
+    public function drawing(string $found, string $expected): Refusal
+    {
+        return Refusal::saying("{$this->method->place}/strands", $found, $expected, sprintf('%smethod "%s": %s; expected %s.', $this->where(), $this->method->id, $found, $expected));
+    }
+
     private function refusal(int $number, string $more, mixed $value, string $expected): Refusal
     {
         $strand = $this->method->strands[$number];

@@ -47,6 +47,12 @@ final readonly class Quality
         return new self($angle, $apart, $spacing, self::bend($diagram), $closest);
     }
 
+    /** The place that is least apart, for people. */
+    public function near(): string
+    {
+        return sprintf('(%.1f, %.1f)', $this->closest[0], $this->closest[1]);
+    }
+
     /** By the circle through three points half a width apart. */
     private static function bend(Diagram $diagram): float
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Knots\Mistakes\KnotIndex;
 use Compadre\Core\Refusal;
 
 /**
@@ -28,14 +29,15 @@ final class Sheet
         return (new SvgWriter($drawing, Palette::print()))->write($state?->plan->tight === true ? null : $state, $knot->names[0].($state === null ? '' : ': '.$state->plan->say));
     }
 
-    /** Every knot, method and step as one page of HTML. */
+    /** Every knot, method, step and usual mistake as one page of HTML. */
     public static function all(Library $library): string
     {
         $page = '';
+        $index = KnotIndex::of($library);
         foreach ($library->all() as $knot) {
             foreach ($knot->methods as $method) {
                 $page .= sprintf("<h2>%s: %s</h2>\n<div class=row>", htmlspecialchars($knot->names[0]), htmlspecialchars($method->name));
-                foreach (self::cells($knot, $method) as [$svg, $words]) {
+                foreach ([...self::cells($knot, $method), ...self::wrong($library, $index, $knot, $method)] as [$svg, $words]) {
                     $page .= '<figure>'.$svg.'<figcaption>'.htmlspecialchars($words)."</figcaption></figure>\n";
                 }
                 $page .= "</div>\n";
@@ -45,18 +47,34 @@ final class Sheet
         return "<!DOCTYPE html>\n<html lang=\"en\"><meta charset=\"utf-8\"><title>All knots</title>\n<style>body{font:14px sans-serif;margin:16px;background:#fff}.row{display:flex;flex-wrap:wrap;gap:12px}figure{width:300px;margin:0}svg{width:100%;height:220px}h2{margin:20px 0 6px}</style>\n$page</html>\n";
     }
 
-    /** @return list<array{string, string}> drawing and words, for each step and the finished knot */
+    /** @return list<array{string, string}> drawing and words, for each step, and the finished knot loose and tight */
     private static function cells(KnotPack $knot, Method $method): array
     {
         $loose = DiagramBuilder::loose($method, $knot->file);
-        $tight = new SvgWriter(Drawing::tight(DiagramBuilder::tight($method, $knot->file)), Palette::print());
         $open = new SvgWriter(Drawing::loose($loose), Palette::print());
         $cells = [];
         foreach (StepStates::of($method, $loose, $knot->file) as $number => $state) {
-            $words = ($number + 1).'. '.$state->plan->say;
-            $cells[] = [$state->plan->tight ? $tight->write(null, $words) : $open->write($state, $words), $words];
+            if (! $state->plan->tight) {
+                $words = ($number + 1).'. '.$state->plan->say;
+                $cells[] = [$open->write($state, $words), $words];
+            }
+        }
+        $cells[] = [$open->write(null, $knot->names[0]), 'Finished, loose'];
+        if ($method->hasTight()) {
+            $cells[] = [(new SvgWriter(Drawing::tight(DiagramBuilder::tight($method, $knot->file)), Palette::print()))->write(null, $knot->names[0]), 'Finished, tight'];
         }
 
         return $cells;
+    }
+
+    /** @return list<array{string, string}> the usual mistakes, ringed where they part from the right knot */
+    private static function wrong(Library $library, KnotIndex $index, KnotPack $knot, Method $method): array
+    {
+        return array_map(static function (WrongForm $form) use ($library): array {
+            $name = $form->found->becomes->knot === null ? 'falls out' : $library->knot($form->found->becomes->knot)->names[0];
+            $words = "Wrong ($name): {$form->found->sign}.";
+
+            return [(new SvgWriter(Drawing::loose($form->diagram), Palette::print()))->write(null, $words, $form->ringed), $words];
+        }, WrongForm::of($library, $index, $knot, $method));
     }
 }

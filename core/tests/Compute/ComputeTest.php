@@ -95,3 +95,43 @@ it('refuses with exit 2, nothing on standard output, and the field on standard e
     'three prompts' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"yes","prompts":3,"now":"2026-11-24"}', '/prompts', 3],
     'a part the knot has, declared absent' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"not_applicable","now":"2026-11-24"}', '/tail', 'not_applicable'],
 ]);
+
+it('computes Jones polynomials as the contract says', function (): void {
+    expect(compute('jones', '{"pd":[[1,5,2,4],[3,1,4,6],[5,3,6,2]]}')[1])->toBe(['jones' => ['2' => 1, '6' => 1, '8' => -1], 'crossings' => 3, 'components' => 1, 'writhe' => 3]);
+    expect(compute('jones', '{"pd":[]}')[1])->toBe(['jones' => ['0' => 1], 'crossings' => 0, 'components' => 1, 'writhe' => 0]);
+    // Maps are objects also when their keys are numbers in a row.
+    $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/compute', 'jones'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
+    fwrite($pipes[0], '{"pd":[[1,1,2,2]]}');
+    fclose($pipes[0]);
+    expect((string) stream_get_contents($pipes[1]))->toContain('{"jones":{"0":1}');
+    proc_close($process);
+});
+
+it('refuses diagrams that are none', function (string $pd, string $field): void {
+    [$code, $out, $error] = compute('jones', "{\"pd\":$pd}");
+    expect($code)->toBe(2)->and($out)->toBe('')->and($error['error']['field'])->toBe($field);
+    expect($error['error'])->toHaveKeys(['field', 'value', 'allowed', 'message']);
+})->with([
+    'an edge once' => ['[[1,5,2,4],[3,1,4,6],[5,3,6,5]]', '/pd/2/3'],
+    'three edges' => ['[[1,2,3]]', '/pd/0'],
+    'a text' => ['[["1",2,1,2]]', '/pd/0/0'],
+    'not planar' => ['[[1,3,2,4],[2,4,1,3]]', '/pd'],
+    'no list' => ['7', '/pd'],
+]);
+
+it('lists mistakes and names what was tied, as its schemas say', function (): void {
+    [, $listed] = compute('--list', '');
+    foreach (['mistakes' => '{"knot":"clove-hitch","method":"wrapped"}', 'name' => '{"knot":"square-knot","answers":{"left":"uou?uo"}}', 'knot' => '{"knot":"granny-knot"}'] as $operation => $input) {
+        [$code, $answer] = compute($operation, $input);
+        expect($code)->toBe(0);
+        Schema::hold(json_decode(Json::write($answer)), $listed['operations'][$operation]['output']);
+    }
+    $found = compute('mistakes', '{"knot":"clove-hitch"}')[1]['mistakes'];
+    expect($found[0])->toMatchArray(['error' => 'second-half', 'crossing' => null, 'becomes' => ['kind' => 'knot', 'knot' => 'larks-head']]);
+    expect(compute('knot', '{"knot":"granny-knot"}')[1]['hold'])->toEqual(['crossings' => 6, 'tau' => 0.0, 'gamma' => 0.8]);
+    expect(compute('knot', '{"knot":"bowline"}')[1])->not->toHaveKey('hold');
+    expect(compute('name', '{"knot":"square-knot","answers":{"left":"uououo"}}')[1]['guesses'][0])->toMatchArray(['knot' => 'granny-knot', 'against' => 0, 'step' => 3]);
+    foreach (['mistakes' => '{"knot":"tangle"}', 'name' => '{"knot":"bowline","answers":{"rope":"ou"}}'] as $operation => $input) {
+        expect(compute($operation, $input)[0])->toBe(2);
+    }
+});

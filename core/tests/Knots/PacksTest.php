@@ -2,13 +2,17 @@
 
 declare(strict_types=1);
 
+use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
-use Compadre\Core\Knots\Curve;
-use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Drawing;
+use Compadre\Core\Knots\DrawingLimits;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Quality;
+use Compadre\Core\Knots\Relax;
 use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgeShelf;
 
@@ -45,67 +49,68 @@ it('holds every badge to its schema and to knots that exist', function (): void 
     expect(array_keys($shelf->all()))->toBe(['lantern-hand', 'rigger']);
 });
 
-it('keeps the measures of a clear drawing', function (string $id): void {
-    $pack = Library::at(packs())->knot($id);
-    foreach ($pack->methods as $method) {
-        $loose = DiagramBuilder::loose($method, $pack->file);
-        $tight = DiagramBuilder::tight($method, $pack->file);
-        foreach ($loose->crossings as $crossing) {
-            expect(rad2deg($crossing->angle))->toBeGreaterThanOrEqual(40, "$id: angle");
-        }
-        foreach ($tight->crossings as $crossing) {
-            expect(rad2deg($crossing->angle))->toBeGreaterThanOrEqual(24, "$id: tight angle");
-        }
-        expect(ropeLength($tight))->toBeLessThanOrEqual(0.72 * ropeLength($loose), "$id: tight length");
-        expect(count($tight->crossings))->toBe(count($loose->crossings));
-    }
-})->with(fn (): array => Library::at(packs())->ids());
+it('refuses drawings that are not clear, and says where', function (Closure $spoil, string $says): void {
+    $pack = Json::arrays(Json::file(packs().'/knots/square-knot.json'));
+    $method = Method::from(Fields::of($spoil($pack['methods'][0])));
+    expect(fn () => DrawingLimits::hold($method, 'square-knot.json'))
+        ->toThrow(fn (Refusal $refusal) => expect($refusal->getMessage())->toContain('square-knot.json, method "right-over-left"')->toContain($says));
+})->with([
+    'flattened' => [fn (array $method) => flattened($method, 1.0, 0.4), 'crossing angle of the loose drawing'],
+    'cramped' => [fn (array $method) => flattened($method, 0.5, 0.5), 'expected at least'],
+    'the tight one a copy' => [fn (array $method) => copied($method, 0.45), 'more than the loose one made smaller'],
+    'the tight one too long' => [fn (array $method) => copied($method, 0.9), 'at most 0.60'],
+]);
 
-function ropeLength(Diagram $diagram): float
+/** The loose layout stretched. */
+function flattened(array $method, float $across, float $down): array
 {
-    return array_sum(array_map(fn ($strand): float => $strand->kind->isRope() ? $strand->curve->length() : 0.0, $diagram->strands));
+    foreach ($method['strands'] as $n => $strand) {
+        $method['strands'][$n]['points'] = array_map(fn (array $point): array => [$point[0] * $across, $point[1] * $down], $strand['points']);
+    }
+
+    return $method;
 }
 
-it('keeps strands that do not cross apart', function (string $id): void {
-    $pack = Library::at(packs())->knot($id);
-    foreach ($pack->methods as $method) {
-        expect(nearest(DiagramBuilder::loose($method)))->toBeGreaterThan(1.4, $id);
-    }
-})->with(fn (): array => Library::at(packs())->ids());
-
-/** The least distance between parts of ropes that lie more than four widths apart along the rope and do not cross there. */
-function nearest(Diagram $diagram): float
+/** The tight layout made from the loose one. */
+function copied(array $method, float $scale): array
 {
-    $least = INF;
-    foreach ($diagram->strands as $i => $a) {
-        foreach ($diagram->strands as $j => $b) {
-            if ($j < $i || ! $a->kind->isRope() || ! $b->kind->isRope()) {
-                continue;
-            }
-            for ($s = 0.0; $s < $a->curve->length(); $s += 0.4) {
-                for ($t = $i === $j ? $s + 4.0 : 0.0; $t < $b->curve->length(); $t += 0.4) {
-                    $distance = $a->curve->pointAt($s)->distance($b->curve->pointAt($t));
-                    if ($distance < $least && ! crossesNear($diagram, $a->curve, $s, $b->curve, $t)) {
-                        $least = $distance;
-                    }
-                }
-            }
-        }
+    foreach ($method['strands'] as $n => $strand) {
+        $method['strands'][$n]['tight'] = array_map(fn (array $point): array => [$point[0] * $scale, $point[1] * $scale], $strand['points']);
     }
 
-    return $least;
+    return $method;
 }
 
-function crossesNear(Diagram $diagram, Curve $a, float $s, Curve $b, float $t): bool
-{
-    foreach ($diagram->crossings as $crossing) {
-        if ($crossing->at->distance($a->pointAt($s)) < 3.2 && $crossing->at->distance($b->pointAt($t)) < 3.2) {
-            return true;
-        }
-    }
+it('measures a drawing by hand-made figures', function (): void {
+    // Two straight ropes crossing at 60 degrees, and a third two widths beside one of them.
+    $line = fn (array $from, array $to, string $word): array => ['kind' => 'rope', 'word' => $word, 'points' => [$from, [($from[0] + $to[0]) / 2, ($from[1] + $to[1]) / 2], $to]];
+    $method = Method::from(Fields::of(['id' => 'x', 'name' => 'X', 'steps' => [], 'strands' => [
+        ['id' => 'a'] + $line([-10, 0], [10, 0], 'o'), ['id' => 'b'] + $line([-5, -5 * sqrt(3)], [5, 5 * sqrt(3)], 'uu'), ['id' => 'c'] + $line([-10, 2], [10, 2], 'o'),
+    ]]));
+    $quality = Quality::of(DiagramBuilder::loose($method));
+    expect($quality->angle)->toEqualWithDelta(60.0, 0.01);
+    expect($quality->apart)->toEqualWithDelta(2.0, 0.01);
+    expect($quality->spacing)->toEqualWithDelta(2 / sin(deg2rad(60)), 0.01);
+    // A circle of radius 4 bends to 4.
+    $ring = Method::from(Fields::of(['id' => 'x', 'name' => 'X', 'steps' => [], 'strands' => [
+        ['id' => 'a', 'kind' => 'rope', 'word' => '', 'points' => array_map(fn (int $n): array => [4 * cos($n / 8), 4 * sin($n / 8)], range(0, 36))],
+    ]]));
+    expect(Quality::of(DiagramBuilder::loose($ring))->bend)->toEqualWithDelta(4.0, 0.3);
+});
 
-    return false;
-}
+it('eases a cramped drawing without touching a crossing', function (): void {
+    $pack = Json::arrays(Json::file(packs().'/knots/figure-eight.json'));
+    $method = Method::from(Fields::of(flattened($pack['methods'][0], 0.45, 0.45)));
+    $before = Quality::of(DiagramBuilder::loose($method));
+    expect($before->apart)->toBeLessThan(1.6);
+    $points = Relax::loose()->points($method, false, 60);
+    $eased = $pack['methods'][0];
+    $eased['strands'][0]['points'] = $points['rope'];
+    $after = DiagramBuilder::loose(Method::from(Fields::of($eased)));
+    expect(GaussCode::of($after))->toEqual(GaussCode::of(DiagramBuilder::loose($method)));
+    $short = fn (Quality $quality): float => max(0, 1.75 - $quality->apart) + max(0, (50 - $quality->angle) / 50) + max(0, 1.25 - $quality->bend);
+    expect($short(Quality::of($after)))->toBeLessThan($short($before));
+});
 
 // Overs and unders as the catalogue has them.
 it('draws the figure eight alternating, from the standing end', fn () => expect(wordsOf('figure-eight')['rope'])->toBe('ouououou'));
@@ -143,6 +148,12 @@ it('gives every step words, and every drawing a text', function (string $id): vo
     $pack = Library::at(packs())->knot($id);
     foreach ($pack->methods as $method) {
         $states = StepStates::of($method, DiagramBuilder::loose($method, $pack->file), $pack->file);
+        if ($states === []) {
+            // Wrong forms and forms only to be recognised are drawn and not taught.
+            expect($pack->isMistake || $method->differs !== null)->toBeTrue();
+
+            continue;
+        }
         expect(count($states))->toBeGreaterThanOrEqual(3);
         foreach ($states as $state) {
             expect($state->plan->say)->toMatch('/\.$/');

@@ -39,7 +39,7 @@ final class Retied
     {
         $visits = $code->strands[$bigon->strand]->visits;
         $over = $visits[$bigon->place][1];
-        $new = max(array_keys($code->turns)) + 1;
+        $new = self::free($code);
         $between = array_slice($visits, $bigon->place + 2, $bigon->at - $bigon->place - 3);
         $more = self::with($code, $bigon->strand, [
             ...array_slice($visits, 0, $bigon->place + 2), [$new, $over],
@@ -60,7 +60,7 @@ final class Retied
     public static function turnMore(GaussCode $code, Bigon $bigon): GaussCode
     {
         $over = $code->strands[$bigon->strand]->visits[$bigon->place][1];
-        $x = max(array_keys($code->turns)) + 1;
+        $x = self::free($code);
         $y = $x + 1;
         $along = [[$x, $over], [$y, ! $over]];
         $beside = $bigon->way === 1 ? [[$x, ! $over], [$y, $over]] : [[$y, $over], [$x, ! $over]];
@@ -71,10 +71,16 @@ final class Retied
         foreach ($inserts as [$number, $place, $visits]) {
             $now = $strands[$number]->visits;
             array_splice($now, $place, 0, $visits);
-            $strands[$number] = $strands[$number]->with(array_values($now));
+            $strands[$number] = $strands[$number]->with($now);
         }
 
         return new GaussCode(array_values($strands), $code->turns + [$x => $code->turns[$bigon->first], $y => $code->turns[$bigon->second]]);
+    }
+
+    /** A number that no crossing has. */
+    private static function free(GaussCode $code): int
+    {
+        return max([-1, ...array_keys($code->turns)]) + 1;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots\Mistakes;
 
+use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
@@ -21,12 +22,26 @@ final readonly class Wording
     /** @return array{string, string, string} sign, cause and fix */
     public function of(Slip $slip, Outcome $becomes): array
     {
-        $own = $becomes->knot === null ? null : ($this->knot->mistakes[$becomes->knot] ?? null);
+        $own = $becomes->isGood() ? null : $this->own($slip, $becomes);
         if ($own !== null) {
             return [$own->sign, $own->cause, $own->fix];
         }
 
         return [$this->sign($becomes), $this->cause($slip), $this->fix($slip, $becomes)];
+    }
+
+    private function own(Slip $slip, Outcome $becomes): ?KnotMistake
+    {
+        if ($becomes->knot !== null && isset($this->knot->mistakes[$becomes->knot])) {
+            return $this->knot->mistakes[$becomes->knot];
+        }
+        foreach ($this->knot->mistakes as $mistake) {
+            if ($mistake->of !== null && ($mistake->of === $becomes->kind || str_starts_with($slip->id, $mistake->of.'-'))) {
+                return $mistake;
+            }
+        }
+
+        return null;
     }
 
     private function sign(Outcome $becomes): string

@@ -62,7 +62,7 @@ final readonly class Regions
                 // Out to an end and back on its other side.
                 $ends[] = $tangle->ends[$tangle->crossings[$number][$slot]] ?? '';
             } else {
-                $edges[] = self::leaves($tangle->crossings[$number], $slot, $found, $number) ? 1 : -1;
+                $edges[] = self::leaves($tangle->crossings[$number], $slot) ? 1 : -1;
                 [$number, $slot] = $found[0] === [$number, $slot] ? $found[1] : $found[0];
             }
             $slot = ($slot + 1) % 4;
@@ -76,15 +76,14 @@ final readonly class Regions
      * strand after its last.
      *
      * @param  array{int, int, int, int}  $crossing
-     * @param  list<array{int, int}>  $found
      */
-    private static function leaves(array $crossing, int $slot, array $found, int $number): bool
+    private static function leaves(array $crossing, int $slot): bool
     {
         if ($slot === 0 || $slot === 2) {
             return $slot === 2;
         }
-        $opposite = $crossing[$slot === 1 ? 3 : 1];
-        $step = $crossing[$slot] - $opposite;
+        [, $second, , $fourth] = $crossing;
+        $step = $slot === 1 ? $second - $fourth : $fourth - $second;
 
         return abs($step) === 1 ? $step === 1 : $step < 0;
     }

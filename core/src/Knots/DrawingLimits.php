@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Knots;
+
+use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Knots\Topology\GaussCode;
+use Compadre\Core\Refusal;
+
+/**
+ * How clear a drawing has to be. Lengths in rope widths, angles in degrees.
+ */
+final class DrawingLimits
+{
+    public const ANGLE = 45.0;
+
+    public const APART = 1.6;
+
+    public const SPACING = 2.2;
+
+    public const TIGHT_ANGLE = 25.0;
+
+    public const TIGHT_APART = 1.05;
+
+    public const TIGHT_SHARE = 0.6;
+
+    /** A tight drawing that is the loose one made smaller, to within this share of its size, shows nothing new. */
+    private const COPY = 0.06;
+
+    /** @throws Refusal naming the file, the method and what falls short where */
+    public static function hold(Method $method, string $file): void
+    {
+        $fault = new PackFault($file, $method);
+        $loose = DiagramBuilder::loose($method, $file);
+        $quality = Quality::of($loose);
+        $fault->least('crossing angle of the loose drawing', $quality->angle, self::ANGLE, 'degrees');
+        $fault->least("distance between strands that do not cross, near {$quality->near()}", $quality->apart, self::APART, 'rope widths');
+        $fault->least('rope between two crossings', $quality->spacing, self::SPACING, 'rope widths');
+        if ($method->hasTight()) {
+            self::holdTight($method, $fault, $loose, DiagramBuilder::tight($method, $file));
+        }
+    }
+
+    private static function holdTight(Method $method, PackFault $fault, Diagram $loose, Diagram $tight): void
+    {
+        $quality = Quality::of($tight);
+        $fault->least('crossing angle of the tight drawing', $quality->angle, self::TIGHT_ANGLE, 'degrees');
+        $fault->least("distance between strands of the tight drawing, near {$quality->near()}", $quality->apart, self::TIGHT_APART, 'rope widths');
+        $fault->most('length of the tight drawing beside the loose one', self::length($tight) / self::length($loose), self::TIGHT_SHARE);
+        if (Fingerprint::of(GaussCode::of($tight))->key() !== Fingerprint::of(GaussCode::of($loose))->key()) {
+            throw $fault->drawing('the tight drawing', 'the same knot as the loose one');
+        }
+        if (self::isCopy($method)) {
+            throw $fault->drawing('the tight drawing', 'more than the loose one made smaller');
+        }
+    }
+
+    private static function length(Diagram $diagram): float
+    {
+        return array_sum(array_map(static fn (Strand $strand): float => $strand->kind->isRope() ? $strand->curve->length() : 0.0, $diagram->strands));
+    }
+
+    /** Whether every waypoint of the tight drawing lies where one scale for all would put that of the loose one. */
+    private static function isCopy(Method $method): bool
+    {
+        $loose = [];
+        $tight = [];
+        foreach ($method->strands as $strand) {
+            if ($strand->kind->isRope()) {
+                array_push($loose, ...$strand->layout(false));
+                array_push($tight, ...$strand->layout(true));
+            }
+        }
+        if (count($loose) !== count($tight)) {
+            return false;
+        }
+        $scale = array_sum(array_map(static fn (Point $a, Point $b): float => $a->dot($b), $loose, $tight)) / max(1e-9, array_sum(array_map(static fn (Point $a): float => $a->dot($a), $loose)));
+        $size = max([0.0, ...array_map(static fn (Point $point): float => $point->length(), $tight)]);
+
+        return max([0.0, ...array_map(static fn (Point $a, Point $b): float => $a->times($scale)->distance($b), $loose, $tight)]) < self::COPY * $size;
+    }
+}
