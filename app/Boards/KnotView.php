@@ -17,6 +17,7 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Knots\Part;
 use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
@@ -46,8 +47,8 @@ final readonly class KnotView
             }
         }
 
-        // As they are met: what needs nothing first, then by the minutes it takes.
-        usort($knots, fn (array $a, array $b): int => [count($a['prerequisites']), $a['minutes'], $a['id']] <=> [count($b['prerequisites']), $b['minutes'], $b['id']]);
+        // As they are met: what needs nothing first, then what builds on it, the quicker before the longer.
+        usort($knots, fn (array $a, array $b): int => [$this->library->depth($a['id']), $a['minutes'], $a['id']] <=> [$this->library->depth($b['id']), $b['minutes'], $b['id']]);
 
         return $knots;
     }
@@ -91,6 +92,9 @@ final readonly class KnotView
             'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->methods),
             'method' => $method->id, 'view' => $view->value, 'version' => $knot->version,
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
+            'look' => [
+                'tying' => self::look($method, 'tying', $plain), 'dressing' => self::look($method, 'dressing', $plain), 'tail' => self::look($method, 'tail', $plain),
+            ],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
             'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), WrongForm::of($this->library, $this->index, $knot, $method)),
@@ -113,6 +117,15 @@ final readonly class KnotView
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => [round($view->point($at)->x, 3), round($view->point($at)->y, 3)], $form->ringed),
         ];
+    }
+
+    /**
+     * @param  'tying'|'dressing'|'tail'  $check
+     * @return list<array{strand: string, from: float, to: float}>
+     */
+    private static function look(Method $method, string $check, Diagram $diagram): array
+    {
+        return array_values(array_filter(array_map(fn (Part $part): ?array => $part->span($diagram), $method->partsFor($check))));
     }
 
     /** @return ?array<string, mixed> */

@@ -52,6 +52,7 @@ final class GullwickSeeder
 
     public function run(): void
     {
+        $clock = CarbonImmutable::getTestNow();
         DB::transaction(function (): void {
             $group = $this->group();
             $people = $this->people($group);
@@ -61,8 +62,8 @@ final class GullwickSeeder
                     $this->evening($number, $meeting, $learners, $people);
                 }
             }
-            CarbonImmutable::setTestNow();
         });
+        CarbonImmutable::setTestNow($clock);
     }
 
     private function group(): Group

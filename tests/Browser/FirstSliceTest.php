@@ -105,7 +105,7 @@ it('shows a knot from every side, by every method, and the usual mistakes beside
     $this->signIn();
     $this->visit('/show/bowline');
     $this->see('Make a small loop');
-    $shape = fn (): string => $this->find('[data-testid=stage] [data-testid=knot-picture]')->getAttribute('innerHTML');
+    $shape = fn (): string => $this->find('[data-testid=stage] [data-testid=knot-picture]')->getDomProperty('innerHTML');
     $sides = [];
     foreach (['Facing the room', 'From behind', 'Left-handed'] as $side) {
         $sides[] = $shape();

@@ -147,12 +147,23 @@ it('fills a badge as its requirements are met, and says when one is near', funct
 it('gives drawings that are the core’s', function (): void {
     $this->actingAs($this->person($this->group()));
     $list = $this->api('GET', '/api/knots')->assertOk()->json('knots');
-    expect(array_column($list, 'id'))->toBe(['overhand', 'clove-hitch', 'figure-eight', 'square-knot', 'two-half-hitches', 'bowline']);
-    foreach ($list as $knot) {
+    $ids = array_column($list, 'id');
+    expect($ids)->toContain('overhand', 'clove-hitch', 'figure-eight', 'square-knot', 'two-half-hitches', 'bowline');
+    expect($ids)->not->toContain('granny-knot', 'plain-coil');
+    foreach ($list as $place => $knot) {
+        // Whatever a knot builds on stands before it, and its wrong forms are those the core computed.
+        expect(array_diff($knot['prerequisites'], array_slice($ids, 0, $place)))->toBe([]);
         $drawn = $this->api('GET', "/api/knots/{$knot['id']}?view=left")->assertOk()->json();
         expect(count($drawn['loose']['pieces']))->toBeGreaterThan(2);
         expect($drawn['text'])->toContain($drawn['steps'][0]['say']);
+        foreach ($drawn['wrong'] as $form) {
+            expect($form['sign'])->not->toBeEmpty()->and($form['becomes'])->toBeIn(['knot', 'falls-out']);
+        }
     }
+    $square = $this->api('GET', '/api/knots/square-knot')->assertOk()->json();
+    expect(array_column($square['wrong'], 'name'))->toBe(['Granny knot', 'Grief knot', 'Thief knot']);
+    expect($square['hold'])->toMatchArray(['crossings' => 6, 'tau' => 1, 'gamma' => 0.8]);
+    expect($square['look']['tail'])->toHaveCount(2);
     $this->api('GET', '/api/knots/tangle')->assertStatus(404)->assertJsonPath('errors.0.value', 'tangle');
     $this->refused($this->api('GET', '/api/knots/bowline?view=above'), '/view', 'learner, across');
     $this->refused($this->api('GET', '/api/knots/bowline?method=magic'), '/method', 'one of');

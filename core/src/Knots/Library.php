@@ -70,6 +70,12 @@ final class Library
         return $knots;
     }
 
+    /** How many knots have to be learned one after the other before this one. */
+    public function depth(string $id): int
+    {
+        return max([0, ...array_map(fn (string $before): int => 1 + $this->depth($before), $this->knot($id)->prerequisites)]);
+    }
+
     /** @return list<string> knots whose memory starts shorter */
     public function hard(): array
     {
@@ -93,6 +99,7 @@ final class Library
                     $loose = DiagramBuilder::loose($method, $name);
                     DiagramBuilder::tight($method, $name);
                     PaintOrder::of($loose);
+                    $method->verifyParts($loose);
                     DrawingLimits::hold($method, $name);
                     StepStates::of($method, $loose, $name);
                 }

@@ -17,6 +17,8 @@ final readonly class Method
      * @param  list<StepPlan>  $steps
      * @param  ?int  $secondHalf  the step, from 1, that begins the second of two like halves
      * @param  ?string  $differs  why its diagram is not that of the knot's first method, if it is not
+     * @param  list<Part>  $parts
+     * @param  array<string, list<string>>  $look  the names of the parts to look at, by check
      * @param  list<array{Point, Point}>  $held  a place in each loop that something holds open: in the loose and the tight drawing
      * @param  array<string, float>  $start  how much of each rope lies there before the first step, by waypoint number
      */
@@ -30,6 +32,8 @@ final readonly class Method
         public ?int $secondHalf = null,
         private array $held = [],
         public ?string $differs = null,
+        public array $parts = [],
+        private array $look = [],
     ) {
     }
 
@@ -45,6 +49,8 @@ final readonly class Method
             $fields->wholeOrNull('second_half'),
             array_map(static fn (Fields $place): array => [self::point($place, 'loose'), self::point($place, 'tight')], $fields->has('held') ? $fields->objects('held') : []),
             $fields->textOrNull('differs'),
+            array_map(Part::from(...), $fields->has('parts') ? $fields->objects('parts') : []),
+            self::lookFrom($fields),
         );
     }
 
@@ -64,7 +70,48 @@ final readonly class Method
         $strands = $this->strands;
         $strands[$strand] = $strands[$strand]->moved($waypoint, $by, $tight);
 
-        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs);
+        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look);
+    }
+
+    /**
+     * @param  'tying'|'dressing'|'tail'  $check
+     * @return list<Part> where to look for it
+     */
+    public function partsFor(string $check): array
+    {
+        return array_values(array_filter($this->parts, fn (Part $part): bool => in_array($part->name, $this->look[$check] ?? [], true)));
+    }
+
+    /**
+     * Parts lie on ropes that there are, and what a check looks at is a part.
+     *
+     * @throws Refusal naming the part
+     */
+    public function verifyParts(Diagram $diagram): void
+    {
+        $names = [];
+        foreach ($this->parts as $part) {
+            $names[] = $part->name;
+            if ($part->span($diagram) === null) {
+                throw Refusal::of($part->place, [$part->strand, $part->from, $part->to], 'a rope of the method, and two of its waypoints in order');
+            }
+        }
+        foreach ($this->look as $check => $wanted) {
+            foreach (array_diff($wanted, $names) as $name) {
+                throw Refusal::of("{$this->place}/look/$check", $name, 'one of its parts: '.implode(', ', array_unique($names)));
+            }
+        }
+    }
+
+    /** @return array<string, list<string>> */
+    private static function lookFrom(Fields $fields): array
+    {
+        $look = [];
+        foreach ($fields->has('look') ? array_keys($fields->object('look')->raw()) : [] as $check) {
+            $look[(string) $check] = $fields->object('look')->texts((string) $check);
+        }
+
+        return $look;
     }
 
     /** @return list<Point> a place in each loop that something holds open */

@@ -97,12 +97,17 @@ final class CourseNeeds
             $date === null => $this->dueOn[$knot],
             default => min($date, $this->dueOn[$knot]),
         };
-        foreach ($this->before($knot) as $first) {
-            $reached = $learner->levels[$first] ?? null;
-            if ($reached === null || $reached->rung() < Level::HasIt->rung()) {
+        // Whoever can tie a knot needs nothing before it any more.
+        foreach (self::holds($learner, $knot) ? [] : $this->before($knot) as $first) {
+            if (! self::holds($learner, $first)) {
                 $this->want($learner, $first, Level::HasIt, $date);
             }
         }
+    }
+
+    private static function holds(PlanLearner $learner, string $knot): bool
+    {
+        return ($learner->levels[$knot] ?? Level::Seen)->rung() >= Level::HasIt->rung();
     }
 
     /** @return array{string, int, int, string} */

@@ -4,6 +4,7 @@ import { arrowsOn, dashFor, fadeAt, numbered, LAP, OUTLINE, SEAM, type Strand } 
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
+type Stretch = Schemas['Stretch'];
 
 export type Moment = { reach: Record<string, number>; moved: Record<string, number[]> };
 
@@ -77,7 +78,7 @@ function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
 }
 
 /** A knot as the core drew it, up to a moment of its tying; without one, finished. */
-export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, className, ringed }: { drawing: Drawing; moment: Moment | null; text: string; className?: string; ringed?: number[][] }) {
+export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, className, ringed, lit }: { drawing: Drawing; moment: Moment | null; text: string; className?: string; ringed?: number[][]; lit?: Stretch[] }) {
   const id = useId();
   const [x = 0, y = 0, width = 1, height = 1] = drawing.box;
   const ropes = numbered(drawing.strands);
@@ -94,6 +95,7 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
         const rope = ropes.get(piece.strand);
         return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} moment={moment} />;
       })}
+      {lit?.map((stretch) => <path key={`${stretch.strand} ${stretch.from}`} d={strands.get(stretch.strand)?.d} stroke="var(--signal)" strokeOpacity={0.55} strokeWidth={1.5} strokeDasharray={`0 ${stretch.from} ${stretch.to - stretch.from} 99999`} strokeLinecap="butt" />)}
       {drawing.strands.filter((strand) => ropes.has(strand.id)).map((strand) => {
         const fade = fadeAt(strand);
         return <rect key={strand.id} x={-0.2} y={-0.8} width={2.2} height={1.6} fill={`url(#${id})`} transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`} />;

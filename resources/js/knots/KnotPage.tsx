@@ -19,6 +19,7 @@ export function KnotPage() {
   const { knot: id = '' } = useParams();
   const [view, setView] = useState<View>('learner');
   const [method, setMethod] = useState<string | undefined>(undefined);
+  const [look, setLook] = useState<keyof Knot['look'] | null>(null);
   const page = useQuery({ ...knotQuery(id, view, method), placeholderData: (before) => (before?.id === id ? before : undefined) });
   if (page.isPending) return <Loading />;
   if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
@@ -36,8 +37,8 @@ export function KnotPage() {
       </div>
       {knot.cautions.map((caution) => <p key={caution} className="max-w-prose border-l-4 border-signal pl-3 font-semibold">{caution}</p>)}
       <div className="grid gap-8 rail:grid-cols-[1.25fr_1fr]">
-        <Pictures knot={knot} view={view} onView={setView} onMethod={setMethod} />
-        <Facts knot={knot} />
+        <Pictures knot={knot} view={view} look={look} onView={setView} onMethod={setMethod} />
+        <Facts knot={knot} look={look} onLook={setLook} />
       </div>
       {knot.hold && <Hold hold={knot.hold} />}
       {knot.wrong.length > 0 && (
@@ -52,11 +53,11 @@ export function KnotPage() {
   );
 }
 
-function Pictures({ knot, view, onView, onMethod }: { knot: Knot; view: View; onView: (view: View) => void; onMethod: (method: string) => void }) {
+function Pictures({ knot, view, look, onView, onMethod }: { knot: Knot; view: View; look: keyof Knot['look'] | null; onView: (view: View) => void; onMethod: (method: string) => void }) {
   return (
     <section aria-label={words.knot.pictures} className="flex flex-col gap-3">
       <div className="grid gap-3 rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] sm:grid-cols-[1.6fr_1fr] sm:items-center">
-        <KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="max-h-96 w-full" />
+        <KnotPicture drawing={knot.loose} moment={null} text={knot.text} {...(look ? { lit: knot.look[look] } : {})} className="max-h-96 w-full" />
         {knot.tight && <KnotPicture drawing={knot.tight} moment={null} text={words.knot.tight(knot.name)} className="max-h-56 w-full" />}
       </div>
       <Choice label={words.show.view} value={view} onChange={onView} options={VIEWS.map((one) => [one, words.show.views[one]] as const)} />
@@ -65,17 +66,25 @@ function Pictures({ knot, view, onView, onMethod }: { knot: Knot; view: View; on
   );
 }
 
-function Facts({ knot }: { knot: Knot }) {
+function Facts({ knot, look, onLook }: { knot: Knot; look: keyof Knot['look'] | null; onLook: (look: keyof Knot['look'] | null) => void }) {
   const knots = useQuery(knotsQuery);
   const name = (id: string): string => knots.data?.knots.find((one) => one.id === id)?.name ?? id;
-  const checks = [[words.check.parts.tying, knot.checks.tying], [words.check.parts.dressing, knot.checks.dressing], [words.check.parts.tail, knot.checks.tail]] as const;
+  const checks = (['tying', 'dressing', 'tail'] as const).filter((check) => knot.checks[check].length > 0);
   const facts = [[words.knot.notFor, knot.not_for], [words.knot.with, knot.tied_with], [words.knot.test, knot.test], [words.knot.undo, knot.undo]] as const;
   return (
     <div className="flex flex-col gap-6">
       <section aria-labelledby="look">
         <h2 id="look" className="mb-2 text-xl">{words.knot.look}</h2>
         <dl className="flex flex-col gap-2">
-          {checks.filter(([, lines]) => lines.length > 0).map(([part, lines]) => <div key={part}><dt className="font-semibold">{part}</dt>{lines.map((line) => <dd key={line}>{line}</dd>)}</div>)}
+          {checks.map((check) => (
+            <div key={check}>
+              <dt className="flex items-center justify-between gap-3 font-semibold">
+                {words.check.parts[check]}
+                {knot.look[check].length > 0 && <button type="button" aria-pressed={look === check} onClick={() => onLook(look === check ? null : check)} className="inline-flex min-h-12 items-center rounded-full border-2 border-line px-4 text-sm aria-pressed:border-signal aria-pressed:bg-signal aria-pressed:text-on-signal">{words.knot.where}<span className="sr-only">: {words.check.parts[check]}</span></button>}
+              </dt>
+              {knot.checks[check].map((line) => <dd key={line}>{line}</dd>)}
+            </div>
+          ))}
         </dl>
       </section>
       <dl className="flex flex-col gap-2">

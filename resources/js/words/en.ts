@@ -65,7 +65,7 @@ export const words = {
   },
   knot: {
     more: 'More about it', moreOf: (knot: string) => `More about it: ${knot}`, show: 'Show it', also: (names: string) => `Also called ${names}`, pictures: 'Pictures', method: 'Method', tight: (knot: string) => `${knot}, drawn up tight`,
-    look: 'What to look at', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
+    look: 'What to look at', where: 'Where?', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
     counted: (crossings: string, tau: string, gamma: string) => `${crossings} crossings; twist fluctuation ${tau}; circulation ${gamma}. A counting rule from knot theory, to teach with: real ropes are tested, not computed.`,
   },
   check: {
