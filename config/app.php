@@ -17,4 +17,10 @@ return [
     // demo, group or test: which of the separate databases this process serves.
     'house' => env('COMPADRE_HOUSE', 'group'),
     'packs' => base_path('packs'),
+
+    // Changes when the code that draws and judges knots does: what it computed before is then computed anew.
+    'engine' => sha1(implode(',', array_map(
+        static fn (string $file): string => $file.filemtime($file),
+        [...(glob(base_path('core/src/Knots/*.php')) ?: []), ...(glob(base_path('core/src/Knots/*/*.php')) ?: []), base_path('app/Boards/KnotView.php')],
+    ))),
 ];

@@ -61,7 +61,6 @@ house_start() {
     fi
     quietly "$dir/log/migrate.log" house_artisan "$house" migrate --force
     quietly "$dir/log/config.log" house_artisan "$house" config:cache
-    quietly "$dir/log/cache.log" house_artisan "$house" cache:clear
     quietly "$dir/log/routes.log" house_artisan "$house" route:cache
     [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage" "$dir/cache" "$dir/log"
     start_fpm "$dir" "$sockets"
@@ -81,6 +80,8 @@ house_up() {
     house_start "$house"
     dir="$(house_dir "$house")"
     port="$(house_setting "$dir" COMPADRE_PORT)"
+    quietly "$dir/log/warm.log" house_artisan "$house" compadre:warm
+    [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage"
     if [ "$house" = demo ]; then
         quietly "$dir/log/seed.log" house_artisan demo compadre:seed-demo
         printf '\nThe demo is at  http://127.0.0.1:%s\n' "$port"

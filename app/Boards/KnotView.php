@@ -61,8 +61,7 @@ final readonly class KnotView
         }
         $knot = $this->library->knot($id);
         $method = $knot->method($methodId);
-        // What is kept is thrown away whenever the services are started, so that new code computes anew.
-        $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}";
+        $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}-".config()->string('app.engine');
 
         /** @var array<string, mixed> */
         return Cache::remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));

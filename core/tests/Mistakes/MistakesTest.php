@@ -17,15 +17,26 @@ use Compadre\Core\Refusal;
 
 function knotLibrary(): Library
 {
-    return Library::at(dirname(__DIR__, 3).'/packs');
+    static $library = null;
+
+    return $library ??= Library::at(dirname(__DIR__, 3).'/packs');
+}
+
+/** Made once: every knot is drawn and fingerprinted for it. */
+function knotIndex(): KnotIndex
+{
+    static $index = null;
+
+    return $index ??= KnotIndex::of(knotLibrary());
 }
 
 /** @return list<Found> */
 function mistakesOf(string $knot, ?string $method = null, ?Library $library = null): array
 {
+    $index = $library === null ? knotIndex() : KnotIndex::of($library);
     $library ??= knotLibrary();
 
-    return (new MistakeFinder($library, KnotIndex::of($library)))->of($library->knot($knot), $library->knot($knot)->method($method));
+    return (new MistakeFinder($library, $index))->of($library->knot($knot), $library->knot($knot)->method($method));
 }
 
 function outcomes(string $knot, ?string $method = null): array
@@ -125,7 +136,7 @@ it('knows in which step each crossing is made', function (): void {
 it('shows wrong forms on the outline of the right one, ringed where they part', function (): void {
     $library = knotLibrary();
     $pack = $library->knot('square-knot');
-    $forms = WrongForm::of($library, KnotIndex::of($library), $pack, $pack->methods[0]);
+    $forms = WrongForm::of($library, knotIndex(), $pack, $pack->methods[0]);
     expect(array_map(static fn (WrongForm $form): ?string => $form->found->becomes->knot, $forms))->toBe(['granny-knot', 'grief-knot', 'thief-knot']);
     $right = DiagramBuilder::loose($pack->methods[0]);
     expect($forms[0]->diagram->strands)->toEqual($right->strands);
@@ -134,7 +145,7 @@ it('shows wrong forms on the outline of the right one, ringed where they part', 
     expect($forms[2]->ringed)->toBe([]);
     foreach ($library->ids() as $id) {
         foreach ($library->knot($id)->methods as $method) {
-            expect(count(WrongForm::of($library, KnotIndex::of($library), $library->knot($id), $method)))->toBeLessThanOrEqual(5);
+            expect(count(WrongForm::of($library, knotIndex(), $library->knot($id), $method)))->toBeLessThanOrEqual(5);
         }
     }
 });
@@ -163,7 +174,7 @@ it('says nothing of knots that are no bend', function (): void {
 function guesses(string $knot, array $answers, ?string $method = null): array
 {
     $library = knotLibrary();
-    $found = (new Naming($library, KnotIndex::of($library)))->of($library->knot($knot), $library->knot($knot)->method($method), $answers);
+    $found = (new Naming($library, knotIndex()))->of($library->knot($knot), $library->knot($knot)->method($method), $answers);
 
     return array_map(static fn ($guess): array => [$guess->knot, $guess->against, $guess->unseen], $found);
 }
@@ -184,7 +195,7 @@ it('names what was tied from the overs and unders seen', function (): void {
 
 it('says where a knot parts from what is taught', function (): void {
     $library = knotLibrary();
-    $guess = (new Naming($library, KnotIndex::of($library)))->of($library->knot('square-knot'), $library->knot('square-knot')->methods[0], ['left' => 'uououo'])[0];
+    $guess = (new Naming($library, knotIndex()))->of($library->knot('square-knot'), $library->knot('square-knot')->methods[0], ['left' => 'uououo'])[0];
     expect($guess->step)->toBe(3);
     expect($library->knot('square-knot')->methods[0]->steps[$guess->step - 1]->say)->toStartWith('Left over right');
 });
@@ -192,7 +203,7 @@ it('says where a knot parts from what is taught', function (): void {
 it('refuses answers that cannot be', function (array $answers, string $field, string $allowed): void {
     $library = knotLibrary();
     try {
-        (new Naming($library, KnotIndex::of($library)))->of($library->knot('square-knot'), $library->knot('square-knot')->methods[0], $answers);
+        (new Naming($library, knotIndex()))->of($library->knot('square-knot'), $library->knot('square-knot')->methods[0], $answers);
         $this->fail('refused');
     } catch (Refusal $refusal) {
         expect($refusal->field)->toBe($field)->and($refusal->allowed)->toContain($allowed);

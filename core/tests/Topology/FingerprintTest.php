@@ -14,7 +14,9 @@ use Compadre\Core\Knots\View;
 
 function library(): Library
 {
-    return Library::at(dirname(__DIR__, 3).'/packs');
+    static $library = null;
+
+    return $library ??= Library::at(dirname(__DIR__, 3).'/packs');
 }
 
 function codeOf(string $knot, int $method = 0, bool $tight = false): GaussCode

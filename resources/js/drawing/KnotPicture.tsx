@@ -89,13 +89,13 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
         <stop offset="0" stopColor="var(--ground)" />
         <stop offset="1" stopColor="var(--ground)" stopOpacity="0" />
       </linearGradient>
+      {lit?.map((stretch) => <path key={`${stretch.strand} ${stretch.from}`} d={strands.get(stretch.strand)?.d} stroke="var(--signal)" strokeOpacity={0.5} strokeWidth={2.3} strokeDasharray={`0 ${stretch.from} ${stretch.to - stretch.from} 99999`} />)}
       {drawing.pieces.map((piece, n) => {
         const strand = strands.get(piece.strand);
         if (!strand) return null;
         const rope = ropes.get(piece.strand);
         return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} moment={moment} />;
       })}
-      {lit?.map((stretch) => <path key={`${stretch.strand} ${stretch.from}`} d={strands.get(stretch.strand)?.d} stroke="var(--signal)" strokeOpacity={0.55} strokeWidth={1.5} strokeDasharray={`0 ${stretch.from} ${stretch.to - stretch.from} 99999`} strokeLinecap="butt" />)}
       {drawing.strands.filter((strand) => ropes.has(strand.id)).map((strand) => {
         const fade = fadeAt(strand);
         return <rect key={strand.id} x={-0.2} y={-0.8} width={2.2} height={1.6} fill={`url(#${id})`} transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`} />;

@@ -17,6 +17,9 @@ final class Slips
     /** @var list<Slip> */
     private array $found = [];
 
+    /** @var array<string, true> sets of crossings flipped already, by kind of error */
+    private array $flipped = [];
+
     private function __construct(private readonly GaussCode $code, private readonly TyingOrder $order)
     {
     }
@@ -133,7 +136,24 @@ final class Slips
     /** @param  list<int>  $crossings */
     private function flip(string $id, ErrorKind $error, ?int $crossing, int $step, array $crossings): void
     {
+        // Two strands that follow each other are met from both: it is one error.
+        $known = $error->value.' '.implode(',', self::sorted($crossings));
+        if (isset($this->flipped[$known])) {
+            return;
+        }
+        $this->flipped[$known] = true;
         $this->found[] = new Slip($id, $error, $crossing, max(1, $step), $this->code->flipped($crossings), $crossings);
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return list<int>
+     */
+    private static function sorted(array $numbers): array
+    {
+        sort($numbers);
+
+        return $numbers;
     }
 
     /** Whether the rope comes by last at that place, so that it is what makes the crossing. */

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Boards\KnotView;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\View;
+use Illuminate\Console\Command;
+
+/**
+ * Computes every knot's drawings, views and mistakes, so that the first to open one does not wait.
+ */
+final class Warm extends Command
+{
+    protected $signature = 'compadre:warm';
+
+    protected $description = 'Compute the drawings of all knots ahead';
+
+    public function handle(Library $library, KnotView $knots): int
+    {
+        foreach ($library->all() as $knot) {
+            foreach ($knot->audience === 'all' ? $knot->methodIds() : [] as $method) {
+                foreach (View::cases() as $view) {
+                    $knots->of($knot->id, $method, $view->value);
+                }
+            }
+        }
+
+        return self::SUCCESS;
+    }
+}
