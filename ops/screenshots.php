@@ -22,6 +22,8 @@ const PICTURES = [
     ['show', '/show', 1280, 800, 'light', ''],
     ['demonstrate', '/show/bowline', 1280, 800, 'light', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
     ['demonstrate-dark', '/show/square-knot', 1280, 800, 'dark', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
+    ['mistakes', '/show/square-knot', 1280, 800, 'light', 'window.dispatchEvent(new KeyboardEvent("keydown", { key: "w" }))'],
+    ['knot', '/knot/bowline', 1280, 1000, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Where")).click()'],
     ['check-phone', '/check/square-knot', 390, 844, 'light', ''],
     ['check-parts-phone', '/check/square-knot', 390, 844, 'light', 'document.querySelector("[data-learner=\'Cleo M.\'] button").click(); setTimeout(() => document.querySelector("[role=radio][value=no]").click(), 300)'],
     ['session-phone', '/', 390, 844, 'light', ''],

@@ -5,6 +5,11 @@ knot_draw() {
     php core/bin/draw "$@"
 }
 
+knot_relax() {
+    packages_need php8.2-cli php8.2-mbstring
+    php core/bin/relax "$@"
+}
+
 knot_sheet() {
     packages_need php8.2-cli php8.2-mbstring chromium
     local folder="${1:-$home/var/sheet}"

@@ -149,6 +149,23 @@ it('shows a knot from every side, by every method, and the usual mistakes beside
     $this->noConsoleErrors();
 });
 
+it('finds a knot by what it is for and by any of its names', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show');
+    $this->see('Pick a knot');
+    $names = fn (): array => array_map(fn ($card): string => $card->getText(), $this->browser->findElements(WebDriverBy::cssSelector('main li strong')));
+    $this->wait(fn () => count($names()) > 6 ? true : null, 'the cards');
+    $this->named('Join two ropes')->click();
+    $this->wait(fn () => $names() === ['Sheet bend'] ? true : null, 'the bends alone');
+    $this->named('Join two ropes')->click();
+    // By a name that is not the one shown.
+    $this->find('input[type=search]')->sendKeys('reef');
+    $this->wait(fn () => $names() === ['Square knot'] ? true : null, 'the square knot alone');
+    $this->find('input[type=search]')->sendKeys(' xyz');
+    $this->see('No knot is called that');
+});
+
 it('goes on by touch', function (): void {
     $this->house();
     $this->screen(390, 844);

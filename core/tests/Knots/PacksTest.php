@@ -180,6 +180,9 @@ it('names the file of a pack with a fault', function (Closure $spoil, string $sa
 })->with([
     'a word too short' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['strands' => [['word' => 'ouu']]]]]), 'strand "rope"'],
     'one letter turned' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['strands' => [['word' => 'uuuoouououoou']]]]]), 'strand "rope"'],
+    'an end resting on another strand' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['strands' => [['points' => [38 => [4.2, 6.6]]]]]]]), 'distance between strands that do not cross'],
+    'a part on a rope that is not there' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['parts' => [['strand' => 'cord']]]]]), '/methods/0/parts/0'],
+    'a check that looks at nothing' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['look' => ['tying' => ['elbow']]]]]), '/methods/0/look/tying'],
     'an unknown prerequisite' => [fn (array $pack) => ['prerequisites' => ['sailor']] + $pack, '/prerequisites/0'],
     'a name that is not its file' => [fn (array $pack) => ['id' => 'bowlin'] + $pack, '/id'],
     'no minutes' => [fn (array $pack) => array_diff_key($pack, ['minutes' => 1]), '/minutes'],

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { knotQuery, knotsQuery } from '../api/queries';
@@ -6,24 +7,43 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
+import { type Family, FAMILIES, matching } from './finding';
 
+type About = Schemas['KnotAbout'];
+
+/** Every knot there is to show, found by what it is for or by any of its names. */
 export function KnotsPage() {
   const knots = useQuery(knotsQuery);
+  const [family, setFamily] = useState<Family | null>(null);
+  const [text, setText] = useState('');
   if (knots.isPending) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
-  const names = new Map(knots.data.knots.map((knot) => [knot.id, knot.name.toLowerCase()]));
+  const all = knots.data.knots;
+  const found = matching(all, family, text);
+  const names = new Map(all.map((knot) => [knot.id, knot.name.toLowerCase()]));
   return (
     <div>
       <h1 className="text-3xl">{words.show.title}</h1>
-      <p className="mb-5 text-soft">{knots.data.knots.length === 0 ? words.show.empty : words.show.pick}</p>
+      <p className="mb-4 text-soft">{all.length === 0 ? words.show.empty : words.show.pick}</p>
+      <div className="mb-5 flex flex-col gap-3 rail:flex-row rail:items-center">
+        <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft rail:w-64" />
+        <ul aria-label={words.knot.purposes} className="-mx-4 flex gap-2 overflow-x-auto px-4 pb-1 rail:mx-0 rail:flex-wrap rail:overflow-visible rail:px-0">
+          {FAMILIES.filter((one) => all.some((knot) => knot.family === one)).map((one) => (
+            <li key={one}>
+              <button type="button" aria-pressed={family === one} onClick={() => setFamily(family === one ? null : one)} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.knot.families[one]}</button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <p role="status" className={found.length === 0 ? 'text-lg' : 'sr-only'}>{found.length === 0 ? words.knot.noneFound : words.knot.foundCount(found.length)}</p>
       <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
-        {knots.data.knots.map((knot) => <Card key={knot.id} knot={knot} names={names} />)}
+        {found.map((knot) => <Card key={knot.id} knot={knot} names={names} />)}
       </ul>
     </div>
   );
 }
 
-function Card({ knot, names }: { knot: Schemas['KnotAbout']; names: Map<string, string> }) {
+function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
   const drawing = useQuery(knotQuery(knot.id, 'learner'));
   return (
     <li className="flex flex-col rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">

@@ -64,6 +64,8 @@ export const words = {
     minutes: (n: number) => `${n} min`, after: (knots: string) => `after the ${knots}`, empty: 'There are no knots to show.', replay: 'Replay',
   },
   knot: {
+    search: 'Name or purpose', purposes: 'What for', noneFound: 'No knot is called that. Try another word, or take out the purpose.', foundCount: (n: number) => count(n, 'knot', 'knots'),
+    families: { stopper: 'Stop an end', loop: 'A loop that stays', hitch: 'Tie to something', bend: 'Join two ropes', binding: 'Tie something up', lashing: 'Hold poles together', ornament: 'Decorate' },
     more: 'More about it', moreOf: (knot: string) => `More about it: ${knot}`, show: 'Show it', also: (names: string) => `Also called ${names}`, pictures: 'Pictures', method: 'Method', tight: (knot: string) => `${knot}, drawn up tight`,
     look: 'What to look at', where: 'Where?', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
     counted: (crossings: string, tau: string, gamma: string) => `${crossings} crossings; twist fluctuation ${tau}; circulation ${gamma}. A counting rule from knot theory, to teach with: real ropes are tested, not computed.`,
