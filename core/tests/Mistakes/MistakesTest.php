@@ -100,7 +100,7 @@ it('reads no outcome from the pack', function (string $knot): void {
     } finally {
         exec('rm -rf '.escapeshellarg($folder));
     }
-})->with(['square-knot', 'figure-eight', 'two-half-hitches', 'clove-hitch', 'bowline']);
+})->with(['square-knot', 'figure-eight', 'two-half-hitches', 'clove-hitch', 'bowline'])->group('long');
 
 it('joins the pack’s own words to what was computed', function (): void {
     $granny = current(array_filter(mistakesOf('square-knot'), static fn (Found $found): bool => $found->becomes->knot === 'granny-knot'));
@@ -148,7 +148,7 @@ it('shows wrong forms on the outline of the right one, ringed where they part', 
             expect(count(WrongForm::of($library, knotIndex(), $library->knot($id), $method)))->toBeLessThanOrEqual(5);
         }
     }
-});
+})->group('long');
 
 // Rules: square knot tau 1, Gamma 0.8; thief 1 and 0.2; granny 0 and 0.8; grief 0 and 0.2.
 it('counts why a bend holds', function (string $knot, float $tau, float $gamma, array $says): void {

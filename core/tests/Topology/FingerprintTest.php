@@ -120,7 +120,16 @@ it('knows what lies in the plane, and its regions', function (): void {
     $square = codeOf('square-knot');
     expect((new GaussCode($square->strands, [-$square->turns[0]] + $square->turns))->isPlanar())->toBeFalse();
     $regions = Regions::of($square->tangle());
-    expect(count(array_filter($regions->regions, static fn (array $region): bool => $region[0] === [])))->toBe(5);
+    $inner = array_values(array_filter($regions->regions, static fn (array $region): bool => $region[0] === []));
+    expect($inner)->toHaveCount(5);
+    // Round four of them the edges run one way; of the middle one's, as many run one way as the other.
+    $ways = array_map(static fn (array $region): int => abs(array_sum($region[1])), $inner);
+    sort($ways);
+    expect($ways)->toBe([0, 2, 2, 2, 2]);
+    expect(array_map(static fn (array $region): int => count($region[1]), $inner))->toContain(6);
+    $around = current(array_filter($regions->regions, static fn (array $region): bool => $region[0] !== []));
+    sort($around[0]);
+    expect($around[0])->toBe(['r0s', 'r0w', 'r1s', 'r1w']);
 });
 
 it('pairs ends and counts the circles they close', function (): void {

@@ -129,7 +129,7 @@ it('does not change under the Reidemeister moves', function (): void {
             expect(jonesOf($strands, $put(...$left))->terms)->toBe(jonesOf($strands, $put(...$right))->terms);
         }
     }
-});
+})->group('long');
 
 it('keeps to the skein relation', function (): void {
     mt_srand(5);
@@ -149,6 +149,28 @@ it('takes forty crossings of a three-strand braid without leaving whole numbers'
     expect(array_sum(array_map(abs(...), $jones->terms)))->toBe(228_826_125);
     expect($jones->terms)->toBe($jones->mirrored()->terms);
     expect(array_sum(array_map(static fn (int $power, int $coefficient): int => $power % 4 === 0 ? $coefficient : -$coefficient, array_keys($jones->terms), $jones->terms)))->toBe(228_826_125);
+});
+
+it('finds the direction of a component that lies on top everywhere from its numbers', function (array $pd, array $signs): void {
+    // A circle laid in waves over another: down, up, down, up.
+    $code = PdCode::of($pd);
+    expect($code->signs)->toBe($signs);
+    expect($code->linking())->toBe(['0-1' => 0]);
+    expect($code->components())->toBe(2);
+    expect($code->jones()->terms)->toBe([-1 => -1, 1 => -1]);
+})->with([
+    'numbered one way' => [[[1, 5, 2, 8], [2, 5, 3, 6], [3, 7, 4, 6], [4, 7, 1, 8]], [1, -1, 1, -1]],
+    'and the other' => [[[1, 8, 2, 5], [2, 8, 3, 7], [3, 6, 4, 7], [4, 6, 1, 5]], [-1, 1, -1, 1]],
+]);
+
+it('takes diagrams in several parts', function (): void {
+    // Two trefoils side by side that do not touch.
+    $trefoil = [[1, 5, 2, 4], [3, 1, 4, 6], [5, 3, 6, 2]];
+    $both = [...$trefoil, ...array_map(static fn (array $edges): array => array_map(static fn (int $edge): int => $edge + 6, $edges), $trefoil)];
+    $code = PdCode::of($both);
+    $single = Laurent::of([2 => 1, 6 => 1, 8 => -1]);
+    expect($code->components())->toBe(2)->and($code->writhe())->toBe(6);
+    expect($code->jones()->terms)->toBe($single->times($single)->times(Laurent::of([1 => -1, -1 => -1]))->terms);
 });
 
 it('refuses what is no planar diagram, by place and edge', function (array $pd, string $field, string $allowed): void {
@@ -174,7 +196,7 @@ it('refuses work beyond its bounds, and says how much it would be', function ():
     $narrow = ContractionOrder::of(new Tangle(Braids::closure(2, array_fill(0, 80, 1)), []));
     expect($narrow->cost)->toBeLessThan(200.0);
     expect(array_sum($narrow->crossings))->toBe(79 * 40);
-});
+})->group('long');
 
 it('refuses to round', function (): void {
     expect(fn () => Laurent::of([0 => PHP_INT_MAX])->plus(Laurent::of([0 => 1])))->toThrow(OverflowException::class);

@@ -15,22 +15,21 @@ final class Orientation
     /** @var array<int, int> sign by crossing, as far as known */
     private array $signs = [];
 
-    /**
-     * @param  list<array{int, int, int, int}>  $crossings
-     * @param  array<int, list<array{int, int}>>  $places
-     */
-    private function __construct(private readonly array $crossings, private readonly array $places, private readonly string $field)
+    private readonly Darts $darts;
+
+    /** @param  list<array{int, int, int, int}>  $crossings */
+    private function __construct(private readonly array $crossings, private readonly string $field)
     {
+        $this->darts = Darts::of($crossings);
     }
 
     /**
      * @param  list<array{int, int, int, int}>  $crossings
-     * @param  array<int, list<array{int, int}>>  $places crossing and slot of both appearances, by edge
      * @return list<int>
      */
-    public static function signs(array $crossings, array $places, string $field): array
+    public static function signs(array $crossings, string $field): array
     {
-        $orientation = new self($crossings, $places, $field);
+        $orientation = new self($crossings, $field);
         $orientation->settle();
 
         return array_map(static fn (int $number): int => $orientation->signs[$number], array_keys($crossings));
@@ -54,16 +53,15 @@ final class Orientation
     /** The edge at a place whose direction is known tells the direction at its other appearance. */
     private function follow(int $number, int $slot): void
     {
-        $edge = $this->crossings[$number][$slot];
-        [$first, $second] = $this->places[$edge] + [[0, 0], [0, 0]];
-        [$other, $at] = $first === [$number, $slot] ? $second : $first;
+        $across = $this->darts->across[4 * $number + $slot];
+        [$other, $at] = [intdiv($across, 4), $across % 4];
         $arrivesHere = $this->arrives($number, $slot);
         $arrivesThere = $this->arrives($other, $at);
         if ($arrivesThere === null) {
             // It leaves there if it arrives here. The fourth edge arrives when the sign is +1, the second when it is -1.
             $this->give($other, ($at === 3) === ($arrivesHere === false) ? 1 : -1);
         } elseif ($arrivesThere === $arrivesHere) {
-            throw Refusal::of("{$this->field}/$other/$at", $edge, 'an edge that leaves one crossing and arrives at the other');
+            throw Refusal::of("{$this->field}/$other/$at", $this->crossings[$number][$slot] ?? null, 'an edge that leaves one crossing and arrives at the other');
         }
     }
 

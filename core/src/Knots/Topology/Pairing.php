@@ -26,8 +26,8 @@ final class Pairing
     {
         $pairs = [];
         foreach ($key === '' ? [] : explode(',', $key) as $written) {
-            [$a, $b] = explode('-', $written) + ['', ''];
-            $pairs[] = [$a, $b];
+            $at = (int) strpos($written, '-');
+            $pairs[] = [substr($written, 0, $at), substr($written, $at + 1)];
         }
 
         return $pairs;

@@ -19,25 +19,17 @@ final readonly class Regions
 
     public static function of(Tangle $tangle): self
     {
-        $places = [];
-        foreach ($tangle->crossings as $number => $edges) {
-            foreach ($edges as $slot => $edge) {
-                $places[$edge][] = [$number, $slot];
-            }
-        }
+        $darts = Darts::of($tangle->crossings);
         $seen = [];
         $regions = [];
-        foreach (array_keys($tangle->crossings) as $number) {
-            for ($slot = 0; $slot < 4; $slot++) {
-                if (! isset($seen[4 * $number + $slot])) {
-                    $regions[] = self::walk($tangle, $places, $number, $slot, $seen);
-                }
+        for ($dart = 0; $dart < 4 * count($tangle->crossings); $dart++) {
+            if (! isset($seen[$dart])) {
+                $regions[] = self::walk($tangle, $darts, $dart, $seen);
             }
         }
-        $inner = array_filter($places, static fn (array $found): bool => count($found) === 2);
-        $parts = Joined::sets(array_keys($tangle->crossings), array_map(static fn (array $found): array => [$found[0][0], $found[1][0]], array_values($inner)));
+        $parts = Joined::sets(array_keys($tangle->crossings), $darts->neighbours());
 
-        return new self($regions, count($tangle->crossings), count($inner), count(array_unique($parts)));
+        return new self($regions, count($tangle->crossings), intdiv(count($darts->across), 2), count(array_unique($parts)));
     }
 
     /** How many handles the surface would need on which the diagram could lie: 0 for the plane. */
@@ -47,26 +39,26 @@ final readonly class Regions
     }
 
     /**
-     * @param  array<int, list<array{int, int}>>  $places
      * @param  array<int, true>  $seen
      * @return array{list<string>, list<int>}
      */
-    private static function walk(Tangle $tangle, array $places, int $number, int $slot, array &$seen): array
+    private static function walk(Tangle $tangle, Darts $darts, int $dart, array &$seen): array
     {
         $edges = [];
         $ends = [];
         do {
-            $seen[4 * $number + $slot] = true;
-            $found = $places[$tangle->crossings[$number][$slot]] ?? [];
-            if (count($found) < 2) {
+            $seen[$dart] = true;
+            $crossing = $tangle->crossings[intdiv($dart, 4)];
+            $across = $darts->across[$dart] ?? null;
+            if ($across === null) {
                 // Out to an end and back on its other side.
-                $ends[] = $tangle->ends[$tangle->crossings[$number][$slot]] ?? '';
+                $ends[] = $tangle->ends[$crossing[$dart % 4]] ?? '';
+                $across = $dart;
             } else {
-                $edges[] = self::leaves($tangle->crossings[$number], $slot) ? 1 : -1;
-                [$number, $slot] = $found[0] === [$number, $slot] ? $found[1] : $found[0];
+                $edges[] = self::leaves($crossing, $dart % 4) ? 1 : -1;
             }
-            $slot = ($slot + 1) % 4;
-        } while (! isset($seen[4 * $number + $slot]));
+            $dart = $across - $across % 4 + ($across + 1) % 4;
+        } while (! isset($seen[$dart]));
 
         return [$ends, $edges];
     }

@@ -17,9 +17,6 @@ final class StateSum
     /** Work allowed: frontier states summed over all crossings. A state costs some tens of microseconds. */
     public const MOST = 400_000;
 
-    /** A crossing is opened as A: first with second, third with fourth; and as 1/A: first with fourth, second with third. */
-    private const OPENINGS = [[1, 0, 1, 2, 3], [-1, 0, 3, 1, 2]];
-
     /**
      * @return array<string, Laurent> by pairing, such as "a-b,c-d" in order of the alphabet; no pairing of a closed
      *                                diagram is "". One circle alone counts -A^2 - A^-2.
@@ -50,16 +47,21 @@ final class StateSum
      */
     private static function absorb(array $states, array $crossing): array
     {
+        [$i, $j, $k, $l] = $crossing;
+        // A crossing is opened as A: first with second, third with fourth; and as 1/A: first with fourth, second with third.
+        $openings = [[1, $i, $j, $k, $l], [-1, $i, $l, $j, $k]];
+        // (-A^2 - A^-2) to the power of 0, 1 and 2, as pairs of exponent and coefficient.
+        $powers = [[[0, 1]], [[2, -1], [-2, -1]], [[4, 1], [0, 2], [-4, 1]]];
         $next = [];
         foreach ($states as [$joined, $polynomial]) {
-            foreach (self::OPENINGS as [$shift, $a, $b, $c, $d]) {
+            foreach ($openings as [$shift, $a, $b, $c, $d]) {
                 $now = $joined;
-                $circles = self::join($now, $crossing[$a], $crossing[$b]) + self::join($now, $crossing[$c], $crossing[$d]);
+                $circles = self::join($now, $a, $b) + self::join($now, $c, $d);
                 ksort($now);
                 $key = implode(',', $now);
                 $sum = $next[$key][1] ?? [];
                 foreach ($polynomial as $exponent => $coefficient) {
-                    foreach (self::CIRCLES[$circles] as [$more, $factor]) {
+                    foreach ($powers[$circles] as [$more, $factor]) {
                         $place = $exponent + $shift + $more;
                         $sum[$place] = Laurent::exact(($sum[$place] ?? 0) + $factor * $coefficient);
                     }
@@ -70,9 +72,6 @@ final class StateSum
 
         return $next;
     }
-
-    /** (-A^2 - A^-2) to the power of 0, 1 and 2, as pairs of exponent and coefficient. */
-    private const CIRCLES = [[[0, 1]], [[2, -1], [-2, -1]], [[4, 1], [0, 2], [-4, 1]]];
 
     /**
      * Joins two edges; the number of circles that closes is 0 or 1.
