@@ -49,6 +49,8 @@ house_start() {
     dir="$(house_dir "$house")"
     mkdir -p "$dir"/{run,log,cache,storage/{app,logs,framework/{cache/data,sessions,views}}}
     sockets="$(socket_dir "$dir")"
+    service_sweep "$dir" nginx
+    service_sweep "$dir" fpm
     house_env "$house" "$dir"
     port="$(house_setting "$dir" COMPADRE_PORT)"
     database_prepare "$dir" "$sockets" "$(house_setting "$dir" DB_PORT)"

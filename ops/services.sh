@@ -25,8 +25,24 @@ service_alive() {
     [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$1"
 }
 
+# What a service that was killed outright has left behind: its workers, which share its session and hold files of the house
+# open. They would keep the port.
+service_sweep() {
+    local dir="$1" name="$2" leader process
+    service_alive "$dir" "$name" && return 0
+    leader="$(cat "$dir/run/$name.pid" 2>/dev/null || true)"
+    [ -n "$leader" ] || return 0
+    for process in $(ps -o pid= -s "$leader" 2>/dev/null); do
+        if find "/proc/$process/fd" -lname "$dir/*" 2>/dev/null | grep -q .; then
+            kill -KILL "$process" 2>/dev/null || true
+        fi
+    done
+    return 0
+}
+
 service_stop() {
     local dir="$1" name="$2" signal="$3" pid tries=0
+    service_sweep "$dir" "$name"
     service_alive "$dir" "$name" || { rm -f "$dir/run/$name.pid"; return 0; }
     pid="$(cat "$dir/run/$name.pid")"
     kill "-$signal" "$pid" 2>/dev/null || true
