@@ -43,7 +43,7 @@ final readonly class KnotView
         $knots = [];
         foreach ($this->library->all() as $knot) {
             if ($knot->audience === 'all' && ! $knot->isMistake) {
-                $knots[] = self::about($knot) + ['methods' => $knot->methodIds()];
+                $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
             }
         }
 

@@ -32,18 +32,19 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   const say = (settings.story ? step?.story : null) ?? step?.say ?? '';
   return (
     <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" {...swipe}>
-      <div className="flex items-center justify-between gap-2 px-3 pt-2 rail:px-6">
-        <h1 className="truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
-        <div className="flex shrink-0">
+      <div className="flex flex-wrap items-center justify-between gap-x-2 px-3 pt-2 rail:flex-nowrap rail:px-6">
+        <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
+        {/* In the hand the tools have a line of their own. */}
+        <div className="order-3 flex w-full shrink-0 rail:order-2 rail:w-auto">
           <button type="button" className={TOOL} aria-pressed={settings.view === 'left'} aria-label={words.show.left} title={words.show.left} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></button>
-          <button type="button" className={`${TOOL} hidden rail:grid`} aria-label={words.show.nextView} title={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></button>
+          <button type="button" className={TOOL} aria-label={words.show.nextView} title={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></button>
           {knot.methods.length > 1 && <button type="button" className={TOOL} aria-label={words.show.nextMethod} title={words.show.nextMethod} onClick={onMethod}><Waypoints aria-hidden /></button>}
           {knot.wrong.length > 0 && <button type="button" className={TOOL} aria-label={words.show.wrong} title={words.show.wrong} onClick={() => setWrong(true)}><SearchX aria-hidden /></button>}
           <button type="button" className={TOOL} aria-pressed={settings.story} aria-label={words.show.story} title={words.show.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></button>
           <button type="button" className={TOOL} aria-label={words.show.replay} title={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></button>
           <button type="button" className={`${TOOL} hidden rail:grid`} aria-label={words.show.keys} title={words.show.keys} onClick={() => setKeys(true)}><Keyboard aria-hidden /></button>
-          <button type="button" className={TOOL} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
         </div>
+        <button type="button" className={`${TOOL} order-2 shrink-0 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
       </div>
       <div className={`flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { knotQuery, knotsQuery } from '../api/queries';
+import { knotsQuery } from '../api/queries';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
@@ -44,11 +44,10 @@ export function KnotsPage() {
 }
 
 function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
-  const drawing = useQuery(knotQuery(knot.id, 'learner'));
   return (
     <li className="flex flex-col rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">
       <Link to={`/show/${knot.id}`} className="flex flex-1 flex-col">
-        <span className="grid h-52 place-items-center">{drawing.data && <KnotPicture drawing={drawing.data.loose} moment={null} text="" className="max-h-52 w-full" />}</span>
+        <span className="grid h-52 place-items-center"><KnotPicture drawing={knot.loose} moment={null} text="" className="max-h-52 w-full" /></span>
         <strong className="mt-3 font-display text-xl">{knot.name}</strong>
         <span className="text-soft">{knot.purpose}</span>
         <span className="mt-auto pt-2 text-sm text-soft">{words.show.minutes(knot.minutes)}{knot.prerequisites.length > 0 && `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}</span>
