@@ -139,3 +139,35 @@ it('pairs ends and counts the circles they close', function (): void {
     expect(Pairing::circles([['a', 'b'], ['c', 'd']], [['a', 'b'], ['c', 'd']]))->toBe(2);
     expect(Pairing::circles([['a', 'b'], ['c', 'd']], [['a', 'c'], ['b', 'd']]))->toBe(1);
 });
+
+it('follows a closed strand round to its start', function (): void {
+    // A rope through a ring, and a rope laid over it: hooked and not.
+    $ring = static fn (bool $second): GaussStrand => new GaussStrand('object ring', true, [[0, false], [1, $second]]);
+    $over = Fingerprint::of(new GaussCode([new GaussStrand('rope', false, [[0, true], [1, true]]), $ring(false)], [1, -1]));
+    expect($over->sums)->toEqual(['r0s-r0w' => Laurent::of([2 => -1, -2 => -1])]);
+    $hooked = new GaussCode([new GaussStrand('rope', false, [[0, true], [1, false]]), $ring(true)], [1, 1]);
+    expect($hooked->isPlanar())->toBeTrue();
+    // Closed outside, rope and ring are Hopf's link: its bracket is -A^4 - A^-4, here times a power of A.
+    $closed = Fingerprint::of($hooked)->closed([['r0s', 'r0w']]);
+    expect($closed->terms)->toBe([-4 => -1, 4 => -1]);
+    expect($hooked->tangle()->ends)->toBe([1 => 'r0s', 3 => 'r0w']);
+    expect($hooked->tangle()->crossings)->toBe([[4, 2, 5, 1], [2, 4, 3, 5]]);
+    // A ring by itself, and a rope by itself.
+    $apart = (new GaussCode([new GaussStrand('rope', false, []), new GaussStrand('object ring', true, [])], []))->tangle();
+    expect([$apart->bare, $apart->circles, $apart->crossings])->toBe([[['r0s', 'r0w']], 1, []]);
+});
+
+it('flips crossings, and tells whose they are', function (): void {
+    $code = codeOf('square-knot');
+    $flipped = $code->flipped([0, 2]);
+    foreach (array_keys($code->turns) as $crossing) {
+        [[$a, $place, $over], [$b, , $under]] = $code->visitsOf($crossing);
+        expect([$a, $b])->toBe([0, 1])->and($over)->toBe(! $under);
+        expect($code->strands[$a]->visits[$place])->toBe([$crossing, $over]);
+        $changed = in_array($crossing, [0, 2], true);
+        expect($flipped->turns[$crossing])->toBe($changed ? -$code->turns[$crossing] : $code->turns[$crossing]);
+        expect($flipped->visitsOf($crossing)[0][2])->toBe($changed ? ! $over : $over);
+    }
+    expect($flipped->flipped([2, 0]))->toEqual($code);
+    expect($code->mirrored()->turns)->toBe(array_map(static fn (int $turn): int => -$turn, $code->turns));
+});

@@ -198,6 +198,23 @@ it('refuses work beyond its bounds, and says how much it would be', function ():
     expect(array_sum($narrow->crossings))->toBe(79 * 40);
 })->group('long');
 
+it('takes crossings in along the strands, in whatever order they are written', function (): void {
+    // Along a two-strand braid the frontier never has more than four open edges: two states at each crossing but the last.
+    $crossings = Braids::closure(2, array_fill(0, 60, 1));
+    mt_srand(4);
+    foreach (range(1, 5) as $ignored) {
+        shuffle($crossings);
+        $order = ContractionOrder::of(new Tangle($crossings, []));
+        expect($order->cost)->toBe(2.0 * 59 + 1);
+        $sorted = $order->crossings;
+        sort($sorted);
+        expect($sorted)->toBe(range(0, 59));
+    }
+    expect(ContractionOrder::of(new Tangle([], []))->crossings)->toBe([])->and(ContractionOrder::of(new Tangle([], []))->cost)->toBe(0.0);
+    // Three strands: six open edges, five states, at the widest.
+    expect(ContractionOrder::of(new Tangle(Braids::closure(3, array_merge(...array_fill(0, 10, [1, -2]))), []))->cost)->toBeLessThanOrEqual(5.0 * 20);
+});
+
 it('refuses to round', function (): void {
     expect(fn () => Laurent::of([0 => PHP_INT_MAX])->plus(Laurent::of([0 => 1])))->toThrow(OverflowException::class);
     expect(fn () => Laurent::of([0 => PHP_INT_MAX])->times(Laurent::of([1 => 2])))->toThrow(OverflowException::class);
