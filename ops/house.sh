@@ -61,6 +61,8 @@ house_start() {
     else
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "compadre_$house"
     fi
+    # Settings kept from last time may name a port that is another's by now.
+    rm -f "$dir/cache/config.php" "$dir/cache/routes.php"
     quietly "$dir/log/migrate.log" house_artisan "$house" migrate --force
     quietly "$dir/log/config.log" house_artisan "$house" config:cache
     quietly "$dir/log/routes.log" house_artisan "$house" route:cache

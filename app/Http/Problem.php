@@ -58,7 +58,7 @@ final readonly class Problem
         $about = $refusal->toArray();
         if (str_ends_with($about['field'], '/password')) {
             // A password is never said back.
-            $about = ['value' => null, 'message' => "/password is not allowed as it is; allowed: {$about['allowed']}."] + $about;
+            $about = ['value' => null, 'message' => "{$about['field']} is not allowed as it is; allowed: {$about['allowed']}."] + $about;
         }
 
         return new self(422, $about['message'], [$about]);

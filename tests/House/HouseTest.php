@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+
+/** A house of its own beside the test house: var/trial, with its own database and ports. */
+function house(string $script): string
+{
+    $root = dirname(__DIR__, 2);
+    $process = new Process(['bash', '-c', <<<SH
+        set -euo pipefail
+        home="$root"; cd "\$home"
+        for part in say packages build services database house; do source "ops/\$part.sh"; done
+        dir="\$(house_dir trial)"
+        $script
+        SH], $root, timeout: 180);
+    $process->run();
+
+    return $process->isSuccessful() ? trim($process->getOutput()) : throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+}
+
+/** The status an address of the house answers with. */
+function answers(string $path): int
+{
+    $port = house('house_setting "$dir" COMPADRE_PORT');
+
+    return (int) house("curl -s -m 10 -o /dev/null -w '%{http_code}' 'http://127.0.0.1:$port$path' || true");
+}
+
+/** @return list<string> open files of the house, each with the process that holds it */
+function heldOpen(): array
+{
+    return array_values(array_filter(explode("\n", house('find /proc/[0-9]*/fd -lname "$dir/*" 2>/dev/null || true'))));
+}
+
+function counted(string $sql): string
+{
+    return house("database_root \"\$(cat \"\$dir/run/sockets\")\" -N compadre_trial -e \"$sql\"");
+}
+
+afterAll(fn () => house('house_stop trial 2>/dev/null; rm -rf "$dir"'));
+
+it('starts, answers, and is found as it was after every process was killed outright', function (): void {
+    house('house_stop trial 2>/dev/null; rm -rf "$dir"; house_start trial');
+    expect(answers('/up'))->toBe(200)->and(answers('/api/house'))->toBe(200)->and(answers('/api/me'))->toBe(401);
+    $port = house('house_setting "$dir" COMPADRE_PORT');
+    $password = house('house_setting "$dir" DB_PASSWORD');
+    counted('create table kept (word text); insert into kept values (0x737572766976656421)');
+    expect(counted('select @@innodb_flush_log_at_trx_commit'))->toBe('1');
+    house('for name in mariadb fpm nginx; do kill -KILL "$(cat "$dir/run/$name.pid")"; done; sleep 0.5');
+    house('house_start trial');
+    expect(answers('/up'))->toBe(200);
+    // The same port and password as before, and what was written is there.
+    expect(house('house_setting "$dir" COMPADRE_PORT'))->toBe($port);
+    expect(house('house_setting "$dir" DB_PASSWORD'))->toBe($password);
+    expect(counted('select word from kept'))->toBe('survived!');
+});
+
+it('starts nothing twice', function (): void {
+    $before = house('cat "$dir"/run/*.pid');
+    house('house_start trial');
+    expect(house('cat "$dir"/run/*.pid'))->toBe($before);
+});
+
+it('dumps whole or not at all', function (): void {
+    $file = sys_get_temp_dir().'/trial-'.bin2hex(random_bytes(4)).'.sql.gz';
+    house("database_dump \"\$(cat \"\$dir/run/sockets\")\" compadre_trial $file");
+    expect(fileperms($file) & 0o777)->toBe(0o600);
+    expect((string) file_get_contents("compress.zlib://$file"))->toContain('survived!')->toContain('Dump completed');
+    unlink($file);
+    expect(fn () => house("database_dump \"\$(cat \"\$dir/run/sockets\")\" no_such_database $file"))->toThrow(RuntimeException::class);
+    expect(file_exists($file))->toBeFalse();
+    @unlink("$file.part");
+});
+
+it('answers to its own name alone, and serves nothing of what lies beside the pages', function (): void {
+    $port = house('house_setting "$dir" COMPADRE_PORT');
+    $ask = fn (string $path, string $host): int => (int) house("curl -s -o /dev/null -w '%{http_code}' -H 'Host: $host' 'http://127.0.0.1:$port$path'");
+    expect($ask('/', "127.0.0.1:$port"))->toBe(200);
+    expect($ask('/', 'elsewhere.example'))->toBe(421);
+    foreach (['/index.php/x.php', '/.htaccess', '/artisan.php'] as $path) {
+        expect($ask($path, '127.0.0.1'))->toBeIn([404, 403]);
+    }
+    $headers = house("curl -s -D - -o /dev/null 'http://127.0.0.1:$port/'");
+    expect($headers)->toContain('X-Content-Type-Options: nosniff')->toContain("default-src 'self'")->toContain('X-Frame-Options: DENY');
+});
+
+it('picks other ports when its own are taken', function (): void {
+    house('house_stop trial');
+    $ports = fn (): array => array_map(fn (string $name): int => (int) house("house_setting \"\$dir\" $name"), ['COMPADRE_PORT', 'DB_PORT']);
+    $before = $ports();
+    $taken = array_map(fn (int $port) => stream_socket_server("tcp://127.0.0.1:$port"), $before);
+    expect($taken)->not->toContain(false);
+    house('house_start trial');
+    array_map(fclose(...), $taken);
+    expect($ports()[0])->toBeGreaterThan($before[0])->and($ports()[1])->toBeGreaterThan($before[1]);
+    expect(answers('/up'))->toBe(200);
+    expect(counted('select word from kept'))->toBe('survived!');
+});
+
+it('ends just what it started', function (): void {
+    expect(heldOpen())->not->toBe([]);
+    house('house_stop trial');
+    expect(heldOpen())->toBe([]);
+    expect(answers('/up'))->toBe(0);
+    // Stopping what is stopped is no fault.
+    house('house_stop trial');
+});
