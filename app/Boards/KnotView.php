@@ -132,7 +132,7 @@ final readonly class KnotView
     {
         $hold = in_array($knot->family, ['bend', 'binding'], true) ? Hold::of($diagram) : null;
 
-        return $hold === null ? null : ['sentences' => $hold->sentences()] + $hold->toArray();
+        return $hold === null || ! $hold->isPlain ? null : ['sentences' => $hold->sentences()] + $hold->toArray();
     }
 
     /** @return array<string, mixed> */

@@ -23,9 +23,11 @@ final readonly class Hold
     /**
      * @param  int  $crossings between ropes
      * @param  float  $tau twist fluctuation, 0 to 1: the square root of 1 - (sum of signs / crossings) squared
+     * @param  bool  $isPlain whether two bights hook into each other and no rope crosses itself: what the plain sentences were
+     *                       made for. Of other bends they could say the opposite of what every user knows
      * @param  float  $gamma circulation, 0 to 1: the mean over the inner regions of how far their edges run one way round
      */
-    private function __construct(public int $crossings, public float $tau, public float $gamma, private bool $tailsTogether)
+    private function __construct(public int $crossings, public float $tau, public float $gamma, private bool $tailsTogether, public bool $isPlain)
     {
     }
 
@@ -43,7 +45,7 @@ final readonly class Hold
 
         $regions = Regions::of($code->tangle())->regions;
 
-        return new self($count, $tau, self::circulation($regions), self::tailsTogether($regions));
+        return new self($count, $tau, self::circulation($regions), self::tailsTogether($regions), self::isPlain($code));
     }
 
     /** @return array{crossings: int, tau: float, gamma: float} */
@@ -52,7 +54,7 @@ final readonly class Hold
         return ['crossings' => $this->crossings, 'tau' => round($this->tau, 6), 'gamma' => round($this->gamma, 6)];
     }
 
-    /** @return list<string> three plain sentences */
+    /** @return list<string> three plain sentences; only for plain ones */
     public function sentences(): array
     {
         return [
@@ -66,6 +68,18 @@ final readonly class Hold
                 ? 'It is pulled the right way: both tails leave on one side, beside their own ropes.'
                 : 'It is pulled the wrong way: the tails leave on opposite sides.',
         ];
+    }
+
+    private static function isPlain(GaussCode $code): bool
+    {
+        foreach ($code->strands as $strand) {
+            $met = array_column($strand->visits, 0);
+            if (array_unique($met) !== $met) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param  list<array{list<string>, list<int>}>  $regions */

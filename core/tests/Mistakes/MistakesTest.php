@@ -165,6 +165,12 @@ it('counts why a bend holds', function (string $knot, float $tau, float $gamma, 
     ['grief-knot', 0.0, 0.2, ['It rolls', 'It slips', 'It is pulled the wrong way']],
 ]);
 
+it('keeps its plain sentences to knots they were made for', function (): void {
+    foreach (['square-knot' => true, 'granny-knot' => true, 'sheet-bend' => false, 'fishermans-knot' => false] as $knot => $plain) {
+        expect(Hold::of(DiagramBuilder::loose(knotLibrary()->knot($knot)->methods[0]))?->isPlain)->toBe($plain, $knot);
+    }
+});
+
 it('says nothing of knots that are no bend', function (): void {
     foreach (['overhand', 'clove-hitch', 'bowline'] as $knot) {
         expect(Hold::of(DiagramBuilder::loose(knotLibrary()->knot($knot)->methods[0])))->toBeNull();
