@@ -19,6 +19,8 @@ final class DrawingLimits
 
     public const SPACING = 2.2;
 
+    public const PAIRED = 1.05;
+
     public const TIGHT_ANGLE = 25.0;
 
     public const TIGHT_APART = 1.05;
@@ -33,7 +35,8 @@ final class DrawingLimits
     {
         $fault = new PackFault($file, $method);
         $loose = DiagramBuilder::loose($method, $file);
-        $quality = Quality::of($loose);
+        $quality = Quality::of($loose, $method->pairs);
+        $fault->least('distance between strands declared to lie side by side', $quality->paired, self::PAIRED, 'rope widths');
         $fault->least('crossing angle of the loose drawing', $quality->angle, self::ANGLE, 'degrees');
         $fault->least("distance between strands that do not cross, near {$quality->near()}", $quality->apart, self::APART, 'rope widths');
         $fault->least('rope between two crossings', $quality->spacing, self::SPACING, 'rope widths');

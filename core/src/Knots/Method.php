@@ -18,6 +18,7 @@ final readonly class Method
      * @param  ?int  $secondHalf  the step, from 1, that begins the second of two like halves
      * @param  ?string  $differs  why its diagram is not that of the knot's first method, if it is not
      * @param  list<Part>  $parts
+     * @param  list<array{Part, Part}>  $pairs  stretches that are meant to lie side by side
      * @param  array<string, list<string>>  $look  the names of the parts to look at, by check
      * @param  list<array{Point, Point}>  $held  a place in each loop that something holds open: in the loose and the tight drawing
      * @param  array<string, float>  $start  how much of each rope lies there before the first step, by waypoint number
@@ -34,6 +35,7 @@ final readonly class Method
         public ?string $differs = null,
         public array $parts = [],
         private array $look = [],
+        public array $pairs = [],
     ) {
     }
 
@@ -51,6 +53,7 @@ final readonly class Method
             $fields->textOrNull('differs'),
             array_map(Part::from(...), $fields->has('parts') ? $fields->objects('parts') : []),
             self::lookFrom($fields),
+            array_map(static fn (Fields $pair): array => [Part::stretch($pair->object('a')), Part::stretch($pair->object('b'))], $fields->has('pairs') ? $fields->objects('pairs') : []),
         );
     }
 
@@ -70,7 +73,7 @@ final readonly class Method
         $strands = $this->strands;
         $strands[$strand] = $strands[$strand]->moved($waypoint, $by, $tight);
 
-        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look);
+        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs);
     }
 
     /**
@@ -90,7 +93,7 @@ final readonly class Method
     public function verifyParts(Diagram $diagram): void
     {
         $names = [];
-        foreach ($this->parts as $part) {
+        foreach ([...$this->parts, ...array_merge([], ...$this->pairs)] as $part) {
             $names[] = $part->name;
             if ($part->span($diagram) === null) {
                 throw Refusal::of($part->place, [$part->strand, $part->from, $part->to], 'a rope of the method, and two of its waypoints in order');

@@ -22,6 +22,12 @@ final readonly class Part
         return new self($fields->text('name'), $fields->text('strand'), $fields->number('from'), $fields->number('to'), $fields->at);
     }
 
+    /** A stretch without a name. */
+    public static function stretch(Fields $fields): self
+    {
+        return new self('', $fields->text('strand'), $fields->number('from'), $fields->number('to'), $fields->at);
+    }
+
     /** @return ?array{strand: string, from: float, to: float} the stretch in rope widths along the strand; null where the diagram lacks it */
     public function span(Diagram $diagram): ?array
     {

@@ -6,7 +6,7 @@ namespace Compadre\Core\Knots;
 
 /**
  * How clearly a drawing reads, measured: the least angle at which ropes cross, the least distance between parts that do not
- * cross, the least length of rope between two crossings, and the tightest bend. Lengths in rope widths.
+ * cross, and between parts declared to lie side by side, the least length of rope between two crossings, and the tightest bend. Lengths in rope widths.
  */
 final readonly class Quality
 {
@@ -22,14 +22,16 @@ final readonly class Quality
      * @param  float  $angle in degrees, at most 90
      * @param  float  $apart between centre lines
      * @param  float  $spacing between crossings along a rope
+     * @param  float  $paired between centre lines declared to lie side by side; infinite where none are
      * @param  float  $bend the least radius to which a centre line bends
      * @param  array{float, float}  $closest where the parts that are least apart lie
      */
-    private function __construct(public float $angle, public float $apart, public float $spacing, public float $bend, public array $closest)
+    private function __construct(public float $angle, public float $apart, public float $spacing, public float $paired, public float $bend, public array $closest)
     {
     }
 
-    public static function of(Diagram $diagram): self
+    /** @param  list<array{Part, Part}>  $pairs stretches that are meant to lie side by side */
+    public static function of(Diagram $diagram, array $pairs = []): self
     {
         $angle = 90.0;
         foreach ($diagram->crossings as $crossing) {
@@ -42,9 +44,9 @@ final readonly class Quality
                 $spacing = min($spacing, $visits[$n]->at - $visits[$n - 1]->at);
             }
         }
-        [$apart, $closest] = self::apart($diagram);
+        [$apart, $paired, $closest] = self::apart($diagram, self::spans($diagram, $pairs));
 
-        return new self($angle, $apart, $spacing, self::bend($diagram), $closest);
+        return new self($angle, $apart, $spacing, $paired, self::bend($diagram), $closest);
     }
 
     /** The place that is least apart, for people. */
@@ -71,8 +73,42 @@ final readonly class Quality
         return $least;
     }
 
-    /** @return array{float, array{float, float}} */
-    private static function apart(Diagram $diagram): array
+    /**
+     * @param  list<array{Part, Part}>  $pairs
+     * @return list<array{int, float, float, int, float, float}> both stretches: strand, from and to
+     */
+    private static function spans(Diagram $diagram, array $pairs): array
+    {
+        $number = array_flip(array_map(static fn (Strand $strand): string => $strand->id, $diagram->strands));
+        $spans = [];
+        foreach ($pairs as [$a, $b]) {
+            [$first, $second] = [$a->span($diagram), $b->span($diagram)];
+            if ($first !== null && $second !== null) {
+                $spans[] = [$number[$first['strand']], $first['from'], $first['to'], $number[$second['strand']], $second['from'], $second['to']];
+            }
+        }
+
+        return $spans;
+    }
+
+    /** @param  list<array{int, float, float, int, float, float}>  $spans */
+    private static function isPair(array $spans, int $a, float $s, int $b, float $t): bool
+    {
+        foreach ($spans as [$first, $from, $to, $second, $start, $end]) {
+            if (($a === $first && $s >= $from && $s <= $to && $b === $second && $t >= $start && $t <= $end)
+                || ($b === $first && $t >= $from && $t <= $to && $a === $second && $s >= $start && $s <= $end)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<array{int, float, float, int, float, float}>  $spans
+     * @return array{float, float, array{float, float}}
+     */
+    private static function apart(Diagram $diagram, array $spans): array
     {
         $samples = [];
         foreach ($diagram->strands as $number => $strand) {
@@ -83,6 +119,7 @@ final readonly class Quality
             }
         }
         $least = INF;
+        $paired = INF;
         $where = [0.0, 0.0];
         foreach ($samples as $i => [$a, $s, $here]) {
             for ($j = $i + 1; $j < count($samples); $j++) {
@@ -91,6 +128,11 @@ final readonly class Quality
                     continue;
                 }
                 $distance = $here->distance($there);
+                if ($spans !== [] && self::isPair($spans, $a, $s, $b, $t)) {
+                    $paired = min($paired, $distance);
+
+                    continue;
+                }
                 if ($distance < $least && ! self::meet($diagram, $a, $s, $b, $t)) {
                     $least = $distance;
                     $where = [round($here->x, 1), round($here->y, 1)];
@@ -98,7 +140,7 @@ final readonly class Quality
             }
         }
 
-        return [$least, $where];
+        return [$least, $paired, $where];
     }
 
     private static function meet(Diagram $diagram, int $a, float $s, int $b, float $t): bool

@@ -98,6 +98,24 @@ it('measures a drawing by hand-made figures', function (): void {
     expect(Quality::of(DiagramBuilder::loose($ring))->bend)->toEqualWithDelta(4.0, 0.3);
 });
 
+it('lets declared pairs lie closer than others, and not too close', function (float $beside, bool $declared, ?string $says): void {
+    $line = fn (string $id, float $y): array => ['id' => $id, 'kind' => 'rope', 'word' => '', 'points' => [[-10, $y], [0, $y], [10, $y]]];
+    $pair = ['a' => ['strand' => 'a', 'from' => 0, 'to' => 2], 'b' => ['strand' => 'b', 'from' => 0, 'to' => 2]];
+    $method = Method::from(Fields::of(['id' => 'x', 'name' => 'X', 'steps' => [], 'strands' => [$line('a', 0), $line('b', $beside)], 'pairs' => $declared ? [$pair] : []]));
+    $hold = fn () => DrawingLimits::hold($method, 'x.json');
+    if ($says === null) {
+        $hold();
+        expect(Quality::of(DiagramBuilder::loose($method), $method->pairs)->paired)->toEqualWithDelta($declared ? $beside : INF, 1e-6);
+    } else {
+        expect($hold)->toThrow(fn (Refusal $refusal) => expect($refusal->getMessage())->toContain($says));
+    }
+})->with([
+    'a pair at 1.2' => [1.2, true, null],
+    'a pair at 0.9' => [0.9, true, 'declared to lie side by side'],
+    'no pair at 1.2' => [1.2, false, 'do not cross'],
+    'no pair at 1.7' => [1.7, false, null],
+]);
+
 it('eases a cramped drawing without touching a crossing', function (): void {
     $pack = Json::arrays(Json::file(packs().'/knots/figure-eight.json'));
     $method = Method::from(Fields::of(flattened($pack['methods'][0], 0.45, 0.45)));
