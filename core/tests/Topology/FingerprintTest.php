@@ -171,3 +171,47 @@ it('flips crossings, and tells whose they are', function (): void {
     expect($flipped->flipped([2, 0]))->toEqual($code);
     expect($code->mirrored()->turns)->toBe(array_map(static fn (int $turn): int => -$turn, $code->turns));
 });
+
+it('is freed of an even number of twists as of an odd one', function (): void {
+    $curls = static fn (int $count): GaussCode => new GaussCode(
+        [new GaussStrand('rope', false, array_merge([], ...array_map(static fn (int $n): array => [[$n, true], [$n, false]], range(0, $count - 1))))],
+        array_fill(0, $count, 1),
+    );
+    foreach ([1, 2, 3, 4] as $count) {
+        expect(Fingerprint::of($curls($count))->key())->toBe('rope|0_0a-0_0b=0:1');
+        expect($curls($count)->selfWrithe())->toBe($count);
+    }
+});
+
+it('does not care which way an object is followed, nor which of two is written first', function (): void {
+    // A rope hooked round a pole, and the pole followed the other way.
+    $rope = new GaussStrand('rope', false, [[0, true], [1, false]]);
+    $hooked = new GaussCode([$rope, new GaussStrand('object pole', false, [[0, false], [1, true]])], [1, 1]);
+    $other = new GaussCode([$rope, new GaussStrand('object pole', false, [[1, true], [0, false]])], [-1, -1]);
+    expect(Fingerprint::of($other)->key())->toBe(Fingerprint::of($hooked)->key());
+    // A rope over one pole and under the next: the poles may change places in the list, but not in kind.
+    $weave = static fn (string $first, string $second): GaussCode => new GaussCode([
+        new GaussStrand('rope', false, [[0, true], [1, false]]), new GaussStrand($first, false, [[0, false]]), new GaussStrand($second, false, [[1, true]]),
+    ], [1, -1]);
+    $turned = new GaussCode([$weave('object pole 4', 'object pole 4')->strands[0], new GaussStrand('object pole 4', false, [[1, true]]), new GaussStrand('object pole 4', false, [[0, false]])], [1, -1]);
+    expect(Fingerprint::of($turned)->key())->toBe(Fingerprint::of($weave('object pole 4', 'object pole 4'))->key());
+    expect(Fingerprint::of($weave('object pole 4', 'object pole 6'))->key())->not->toBe(Fingerprint::of($weave('object pole 6', 'object pole 4'))->key());
+    expect(Fingerprint::of($weave('object pole 4', 'object pole 6'))->key())->toStartWith('object pole 4 object pole 6 rope|');
+});
+
+it('keeps the kinds of ropes apart', function (): void {
+    $bend = codeOf('sheet-bend');
+    $kinds = array_map(static fn (GaussStrand $strand): string => $strand->kind, $bend->strands);
+    expect($kinds)->toBe(['rope rope 1.3', 'rope rope 1']);
+    // The kinds stand in front of the key.
+    $hook = static fn (string $first, string $second): string => Fingerprint::of(new GaussCode(
+        [new GaussStrand($first, false, [[0, true], [0, false], [1, true], [2, false]]), new GaussStrand($second, false, [[1, false], [3, true], [3, false], [2, true], [4, true], [4, false]])], [1, 1, 1, -1, 1],
+    ))->key();
+    expect($hook('rope 1', 'rope 1.3'))->toStartWith('rope 1 rope 1.3|');
+    expect($hook('rope 1', 'rope 1'))->toStartWith('rope 1 rope 1|');
+    // With both of one thickness, which is written first makes no difference.
+    $alike = static fn (int $first, int $second): GaussCode => new GaussCode([new GaussStrand('rope', false, $bend->strands[$first]->visits), new GaussStrand('rope', false, $bend->strands[$second]->visits)], $bend->turns);
+    expect(Fingerprint::of($alike(0, 1))->key())->toBe(Fingerprint::of($alike(1, 0))->key());
+    expect($bend->endNames(1))->toBe(['r1s', 'r1w']);
+    expect($bend->exchanged([1])->endNames(1))->toBe(['r1w', 'r1s'])->and($bend->exchanged([1])->endNames(0))->toBe(['r0s', 'r0w']);
+});
