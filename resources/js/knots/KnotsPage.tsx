@@ -25,8 +25,8 @@ export function KnotsPage() {
     <div>
       <h1 className="text-3xl">{words.show.title}</h1>
       <p className="mb-4 text-soft">{all.length === 0 ? words.show.empty : words.show.pick}</p>
-      <div className="mb-5 flex flex-col gap-3 rail:flex-row rail:items-center">
-        <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft rail:w-64" />
+      <div className="mb-5 flex flex-col gap-3">
+        <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft rail:w-80" />
         <ul aria-label={words.knot.purposes} className="-mx-4 flex gap-2 overflow-x-auto px-4 pb-1 rail:mx-0 rail:flex-wrap rail:overflow-visible rail:px-0">
           {FAMILIES.filter((one) => all.some((knot) => knot.family === one)).map((one) => (
             <li key={one}>
