@@ -6,9 +6,11 @@ use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Mistakes\Bigon;
 use Compadre\Core\Knots\Mistakes\Bigons;
+use Compadre\Core\Knots\Mistakes\Fallen;
 use Compadre\Core\Knots\Mistakes\Retied;
 use Compadre\Core\Knots\Topology\Fingerprint;
 use Compadre\Core\Knots\Topology\GaussCode;
+use Compadre\Core\Knots\Topology\GaussStrand;
 use Compadre\Core\Knots\Topology\Laurent;
 
 function gauss(string $knot, int $method = 0): GaussCode
@@ -139,4 +141,42 @@ it('travels the last part the other way, and back again', function (): void {
     foreach ($code->turns as $crossing => $turn) {
         expect($round->turns[$crossing])->toBe(($within[$crossing] ?? 0) === 1 ? -$turn : $turn);
     }
+});
+
+it('knows what a drawing comes to when nothing holds', function (): void {
+    // One rope: whichever end it is laid from, a straight rope.
+    foreach (['overhand', 'figure-eight', 'double-overhand'] as $knot) {
+        expect(array_keys(Fallen::keys(gauss($knot))))->toBe(['rope rope 1|0_0a-0_0b=0:1']);
+    }
+    // Two ropes: the one wholly on the other, and the other on the one.
+    $square = gauss('square-knot');
+    foreach ([0, 1] as $top) {
+        $flips = array_values(array_filter(array_keys($square->turns), static function (int $crossing) use ($square, $top): bool {
+            foreach ($square->visitsOf($crossing) as [$strand, , $over]) {
+                if ($strand === $top) {
+                    return ! $over;
+                }
+            }
+
+            return false;
+        }));
+        expect(Fallen::keys($square))->toHaveKey(Fingerprint::of($square->flipped($flips))->key());
+    }
+    expect(Fallen::keys($square))->not->toHaveKey(Fingerprint::of($square)->key());
+});
+
+it('lets a rope lie wholly before a pole, or wholly behind it', function (): void {
+    // Over, under, over: hooked twice. Before or behind, each pass on top of the last or beneath it: nothing holds.
+    $turns = new GaussCode([
+        new GaussStrand('rope', false, [[0, true], [1, false], [2, true], [3, true], [4, false], [3, false]]),
+        new GaussStrand('object pole', false, [[0, false], [1, true], [2, false], [4, true]]),
+    ], [1, 1, 1, 1, 1]);
+    $keys = Fallen::keys($turns);
+    $before = Fingerprint::of($turns->flipped([1, 4]))->key();
+    $behind = Fingerprint::of($turns->flipped([0, 2]))->key();
+    expect($keys)->toHaveKey($before)->toHaveKey($behind);
+    expect($keys)->not->toHaveKey(Fingerprint::of($turns)->key());
+    // Poles that cross each other keep to each other as they are.
+    $poles = new GaussCode([new GaussStrand('object pole', false, [[0, true]]), new GaussStrand('object pole', false, [[0, false]])], [1]);
+    expect(array_keys(Fallen::keys($poles)))->toBe([Fingerprint::of($poles)->key()]);
 });
