@@ -130,7 +130,7 @@ final readonly class KnotView
     /** @return ?array<string, mixed> */
     private function hold(KnotPack $knot, Diagram $diagram): ?array
     {
-        $hold = in_array($knot->family, ['bend', 'binding'], true) ? Hold::of($diagram) : null;
+        $hold = Hold::ofKnot($knot, $diagram);
 
         return $hold === null || ! $hold->isPlain ? null : ['sentences' => $hold->sentences()] + $hold->toArray();
     }

@@ -91,7 +91,7 @@ final readonly class KnotOperation implements Operation
     /** @return array{hold?: array{crossings: int, tau: float, gamma: float}} for bends and binding knots */
     private function hold(KnotPack $knot, Diagram $diagram): array
     {
-        $hold = in_array($knot->family, ['bend', 'binding'], true) ? Hold::of($diagram) : null;
+        $hold = Hold::ofKnot($knot, $diagram);
 
         return $hold === null ? [] : ['hold' => $hold->toArray()];
     }

@@ -31,6 +31,12 @@ final readonly class Hold
     {
     }
 
+    /** For bends and binding knots; null for all others. */
+    public static function ofKnot(KnotPack $knot, Diagram $diagram): ?self
+    {
+        return in_array($knot->family, ['bend', 'binding'], true) ? self::of($diagram) : null;
+    }
+
     /** For knots of two ropes; null for all others. */
     public static function of(Diagram $diagram): ?self
     {

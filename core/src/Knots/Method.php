@@ -49,22 +49,12 @@ final readonly class Method
             $fields->has('start') ? $fields->numbers('start') : [],
             $fields->at,
             $fields->wholeOrNull('second_half'),
-            array_map(static fn (Fields $place): array => [self::point($place, 'loose'), self::point($place, 'tight')], $fields->has('held') ? $fields->objects('held') : []),
+            array_map(static fn (Fields $place): array => [Point::read($place->list('loose'), $place->place('loose')), Point::read($place->list('tight'), $place->place('tight'))], $fields->has('held') ? $fields->objects('held') : []),
             $fields->textOrNull('differs'),
             array_map(Part::from(...), $fields->has('parts') ? $fields->objects('parts') : []),
             self::lookFrom($fields),
             array_map(static fn (Fields $pair): array => [Part::stretch($pair->object('a')), Part::stretch($pair->object('b'))], $fields->has('pairs') ? $fields->objects('pairs') : []),
         );
-    }
-
-    private static function point(Fields $fields, string $name): Point
-    {
-        [$x, $y] = $fields->list($name) + [null, null];
-        if (! is_numeric($x) || ! is_numeric($y)) {
-            throw Refusal::of($fields->place($name), [$x, $y], 'two numbers, x and y');
-        }
-
-        return new Point((float) $x, (float) $y);
     }
 
     /** The same method with one waypoint moved. */

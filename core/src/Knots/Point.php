@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Refusal;
+
 /**
  * A place on the drawing plane, in rope widths; x to the right, y down, as on a screen.
  */
@@ -11,6 +13,18 @@ final readonly class Point
 {
     public function __construct(public float $x, public float $y)
     {
+    }
+
+    /** @throws Refusal for anything but two numbers */
+    public static function read(mixed $pair, string $place): self
+    {
+        $x = is_array($pair) ? ($pair[0] ?? null) : null;
+        $y = is_array($pair) ? ($pair[1] ?? null) : null;
+        if (! is_numeric($x) || ! is_numeric($y)) {
+            throw Refusal::of($place, $pair, 'two numbers, x and y');
+        }
+
+        return new self((float) $x, (float) $y);
     }
 
     public function plus(self $other): self

@@ -59,12 +59,7 @@ final readonly class StrandPlan
     {
         $points = [];
         foreach ($fields->list($name) as $index => $pair) {
-            $x = is_array($pair) ? ($pair[0] ?? null) : null;
-            $y = is_array($pair) ? ($pair[1] ?? null) : null;
-            if (! is_numeric($x) || ! is_numeric($y)) {
-                throw Refusal::of($fields->place($name).'/'.$index, $pair, 'two numbers, x and y');
-            }
-            $points[] = new Point((float) $x, (float) $y);
+            $points[] = Point::read($pair, $fields->place($name).'/'.$index);
         }
 
         return $points;

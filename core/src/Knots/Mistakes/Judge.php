@@ -6,7 +6,6 @@ namespace Compadre\Core\Knots\Mistakes;
 
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Topology\Fingerprint;
 use Compadre\Core\Knots\Topology\GaussCode;
 
@@ -20,9 +19,8 @@ final class Judge
 
     private readonly string $right;
 
-    public function __construct(private readonly Library $library, private readonly KnotIndex $index, private readonly KnotPack $knot, Method $method)
+    public function __construct(private readonly Library $library, private readonly KnotIndex $index, private readonly KnotPack $knot, GaussCode $code)
     {
-        $code = KnotIndex::code($knot, $method);
         $this->right = KnotIndex::key($knot, Fingerprint::of($code));
         $this->fallen = Fallen::keys($code);
     }

@@ -29,10 +29,11 @@ final readonly class MistakeFinder
             return [];
         }
         $order = TyingOrder::of($method, DiagramBuilder::loose($method, $knot->file), $knot->file);
-        $judge = new Judge($this->library, $this->index, $knot, $method);
+        $code = KnotIndex::code($knot, $method);
+        $judge = new Judge($this->library, $this->index, $knot, $code);
         $wording = new Wording($knot, $method, $this->library);
         $found = [];
-        foreach (Slips::of(KnotIndex::code($knot, $method), $order) as $slip) {
+        foreach (Slips::of($code, $order) as $slip) {
             $becomes = $judge->outcome($slip->code);
             $found[] = new Found($slip, $becomes, $this->likely($slip, $becomes, $order), ...$wording->of($slip, $becomes));
         }

@@ -30,7 +30,6 @@ final readonly class Naming
     {
         $diagram = DiagramBuilder::loose($method, $knot->file);
         $flipped = $this->flipped($diagram, $answers);
-        $judge = new Judge($this->library, $this->index, $knot, $method);
         $order = TyingOrder::of($method, $diagram, $knot->file);
         $guesses = [$this->guess(Outcome::same(), $knot->id, [], $flipped, $diagram, $order)];
         foreach ((new MistakeFinder($this->library, $this->index))->of($knot, $method) as $found) {
@@ -40,7 +39,8 @@ final readonly class Naming
         }
         if (! in_array(null, $flipped, true)) {
             $seen = array_keys(array_filter($flipped));
-            $becomes = $judge->outcome(KnotIndex::code($knot, $method)->flipped($seen));
+            $code = KnotIndex::code($knot, $method);
+            $becomes = (new Judge($this->library, $this->index, $knot, $code))->outcome($code->flipped($seen));
             $guesses[] = $this->guess($becomes, $becomes->isGood() ? $knot->id : $becomes->knot, $seen, $flipped, $diagram, $order);
         }
 
