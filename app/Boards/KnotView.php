@@ -142,6 +142,7 @@ final readonly class KnotView
             'move' => $step->plan->move, 'say' => $step->plan->say, 'story' => $step->plan->story, 'tight' => $step->plan->tight,
             'reach' => (object) array_map(fn (float $s): float => round($s, 3), $step->reach),
             'moved' => (object) array_map(fn (array $span): array => [round($span[0], 3), round($span[1], 3)], $step->moved),
+            'far' => (object) array_map(fn (array $span): array => [round($span[0], 3), round($span[1], 3)], $step->far),
         ];
     }
 

@@ -57,8 +57,8 @@ final readonly class KnotOperation implements Operation
             'faces' => ['type' => 'integer'],
             'invariants' => Schemas::object([
                 'crossings' => ['type' => 'integer'], 'ropes' => ['type' => 'integer'], 'writhe' => ['type' => 'integer'],
-                'fingerprint' => ['type' => 'string', 'description' => 'by pairing of the ends, exponent:coefficient of A; equal ones are not told apart'],
-            ]),
+                'fingerprint' => ['type' => 'string', 'description' => 'by pairing of the ends, exponent:coefficient of A; equal ones are not told apart; lashings have none'],
+            ], ['fingerprint']),
             'hold' => Schemas::object(['crossings' => ['type' => 'integer'], 'tau' => ['type' => 'number'], 'gamma' => ['type' => 'number']]),
         ], ['hold']);
     }
@@ -84,7 +84,7 @@ final readonly class KnotOperation implements Operation
                 'reach' => (object) array_map(static fn (float $s): float => round($s, 3), $step->reach),
             ], $steps),
             'faces' => Invariants::faces($seen),
-            'invariants' => Invariants::of($seen) + ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()],
+            'invariants' => Invariants::of($seen) + ($knot->family === 'lashing' ? [] : ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()]),
         ] + $this->hold($knot, $seen);
     }
 
@@ -104,7 +104,7 @@ final readonly class KnotOperation implements Operation
         }
         $state = $steps[$step - 1] ?? throw Refusal::of('/step', $step, 'from 1 to '.count($steps).', the steps of '.$knot->id);
 
-        return PartialDiagram::of($diagram, $state->reach);
+        return PartialDiagram::of($diagram, $state->reach, $state->farNow());
     }
 
     private static function word(Diagram $diagram, int $strand): string

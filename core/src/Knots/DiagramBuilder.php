@@ -33,7 +33,7 @@ final readonly class DiagramBuilder
             if (count($points) < 2) {
                 throw $this->fault->strand($number, count($points), 'at least two waypoints');
             }
-            $strands[] = new Strand($plan->id, $plan->kind, Spline::through($points, $plan->kind->isClosed()), $plan->width, $plan->word);
+            $strands[] = new Strand($plan->id, $plan->kind, Spline::through($points, $plan->kind->isClosed()), $plan->width, $plan->word, $plan->bight, $plan->runsOn, $plan->appears);
         }
         $meetings = CrossingFinder::find(array_map(static fn (Strand $strand): Curve => $strand->curve, $strands));
         $onTop = $this->settle($strands, $meetings);
@@ -76,9 +76,8 @@ final readonly class DiagramBuilder
             }
         }
         foreach ($meetings as $number => $meeting) {
-            if (! isset($onTop[$number])) {
-                throw $this->fault->strand($meeting->first, $strands[$meeting->second]->id, 'objects that do not cross each other');
-            }
+            // Where poles cross, the one written later lies in front.
+            $onTop[$number] ??= $meeting->first > $meeting->second;
         }
 
         return $onTop;

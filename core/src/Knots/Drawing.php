@@ -32,7 +32,7 @@ final readonly class Drawing
      * @return array{
      *     box: array{float, float, float, float},
      *     air: float,
-     *     strands: list<array{id: string, kind: string, width: float, length: float, d: string}>,
+     *     strands: list<array{id: string, kind: string, width: float, length: float, d: string, runs_on: string}>,
      *     pieces: list<array{strand: string, from: float, to: float, d: string, gap: ?array{float, float}}>,
      *     crossings: list<array{over: string, under: string, at: array{float, float}}>
      * }
@@ -43,7 +43,7 @@ final readonly class Drawing
         foreach ($this->diagram->strands as $strand) {
             $strands[] = [
                 'id' => $strand->id, 'kind' => $strand->kind->value, 'width' => $strand->width,
-                'length' => round($strand->curve->length(), 3), 'd' => SvgPath::of($strand->curve->cubics),
+                'length' => round($strand->curve->length(), 3), 'd' => SvgPath::of($strand->curve->cubics), 'runs_on' => $strand->runsOn->value,
             ];
         }
         $pieces = [];

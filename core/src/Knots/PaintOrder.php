@@ -56,7 +56,38 @@ final class PaintOrder
                 $this->pieces[] = new Piece($number, max(0.0, $from - Piece::LAP), min($strand->curve->length(), $to + Piece::LAP), $this->gap($visit, $from, $to));
                 $from = $to;
             }
+            $this->cutEnd($strand, $number, $visits[count($visits) - 1]);
         }
+    }
+
+    /** An end that has come onto an object and not across its middle may lie on the other side of it than the piece it ends. */
+    private function cutEnd(Strand $strand, int $number, Visit $last): void
+    {
+        $whole = $this->pieces[count($this->pieces) - 1];
+        $length = $strand->curve->length();
+        if (! $this->isOnAnother($strand->curve->pointAt($length), $last->other)) {
+            return;
+        }
+        $s = $length;
+        while ($s > $last->at && $this->isOnAnother($strand->curve->pointAt($s), $last->other)) {
+            $s -= 0.1;
+        }
+        if ($s > max($last->at, $whole->gap[1] ?? 0.0)) {
+            array_pop($this->pieces);
+            $this->pieces[] = new Piece($number, $whole->from, min($length, $s + Piece::LAP), $whole->gap);
+            $this->pieces[] = new Piece($number, max(0.0, $s - Piece::LAP), $length, null);
+        }
+    }
+
+    private function isOnAnother(Point $point, int $than): bool
+    {
+        foreach ($this->diagram->strands as $number => $strand) {
+            if ($number !== $than && ! $strand->kind->isRope() && ! $strand->kind->isClosed() && self::within($point, $strand)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -18,6 +18,9 @@ final readonly class Quality
 
     private const STEP = 0.2;
 
+    /** Strands farther apart than this are never in each other's way. */
+    private const FAR = 4.0;
+
     /**
      * @param  float  $angle in degrees, at most 90
      * @param  float  $apart between centre lines
@@ -37,16 +40,39 @@ final readonly class Quality
         foreach ($diagram->crossings as $crossing) {
             $angle = min($angle, rad2deg($crossing->angle));
         }
-        $spacing = INF;
+        $spans = self::spans($diagram, $pairs);
+        [$apart, $paired, $closest] = self::apart($diagram, $spans);
+
+        return new self($angle, $apart, self::spacing($diagram, $spans), $paired, self::bend($diagram), $closest);
+    }
+
+    /**
+     * Two strands that lie side by side are crossed as one.
+     *
+     * @param  list<array{int, float, float, int, float, float}>  $spans
+     */
+    private static function spacing(Diagram $diagram, array $spans): float
+    {
+        $least = INF;
         foreach ($diagram->strands as $number => $strand) {
             $visits = array_values(array_filter($diagram->visits($number), static fn (Visit $visit): bool => $strand->kind->isRope() && $diagram->strands[$visit->other]->kind->isRope()));
             for ($n = 1; $n < count($visits); $n++) {
-                $spacing = min($spacing, $visits[$n]->at - $visits[$n - 1]->at);
+                [$here, $before] = [$visits[$n], $visits[$n - 1]];
+                if (! self::isPair($spans, $here->other, self::partnerAt($diagram, $here), $before->other, self::partnerAt($diagram, $before))) {
+                    $least = min($least, $here->at - $before->at);
+                }
             }
         }
-        [$apart, $paired, $closest] = self::apart($diagram, self::spans($diagram, $pairs));
 
-        return new self($angle, $apart, $spacing, $paired, self::bend($diagram), $closest);
+        return $least;
+    }
+
+    /** Where the other strand of a visit is crossed. */
+    private static function partnerAt(Diagram $diagram, Visit $visit): float
+    {
+        $crossing = $diagram->crossings[$visit->crossing];
+
+        return $visit->over ? $crossing->underAt : $crossing->overAt;
     }
 
     /** The place that is least apart, for people. */
@@ -124,16 +150,17 @@ final readonly class Quality
         foreach ($samples as $i => [$a, $s, $here]) {
             for ($j = $i + 1; $j < count($samples); $j++) {
                 [$b, $t, $there] = $samples[$j];
-                if (abs($here->x - $there->x) >= $least || abs($here->y - $there->y) >= $least || ($a === $b && $t - $s < self::BEND)) {
+                if (abs($here->x - $there->x) >= self::FAR || abs($here->y - $there->y) >= self::FAR || ($a === $b && $t - $s < self::BEND)) {
                     continue;
                 }
                 $distance = $here->distance($there);
-                if ($spans !== [] && self::isPair($spans, $a, $s, $b, $t)) {
-                    $paired = min($paired, $distance);
-
+                $isPair = $spans !== [] && self::isPair($spans, $a, $s, $b, $t);
+                if ($distance >= min(self::FAR, $isPair ? $paired : $least) || self::meet($diagram, $a, $s, $b, $t)) {
                     continue;
                 }
-                if ($distance < $least && ! self::meet($diagram, $a, $s, $b, $t)) {
+                if ($isPair) {
+                    $paired = min($paired, $distance);
+                } else {
                     $least = $distance;
                     $where = [round($here->x, 1), round($here->y, 1)];
                 }

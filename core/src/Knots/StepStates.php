@@ -18,15 +18,18 @@ final class StepStates
         $fault = new PackFault($file, $method);
         $ropes = self::ropes($diagram);
         $reach = [];
+        $far = [];
         foreach ($ropes as $id => $rope) {
             $reach[$id] = $rope->curve->lengthAt($method->start[$id] ?? 0.0);
+            $far[$id] = $rope->farSide($method->start[$id] ?? 0.0);
         }
         $states = [];
         foreach ($method->steps as $number => $step) {
             $moved = [];
+            $before = $far;
             foreach ($step->reach as $id => $waypoint) {
                 $rope = $ropes[$id] ?? throw $fault->step($number, $id, 'one of the ropes '.implode(', ', array_keys($ropes)));
-                $last = count($rope->curve->cubics);
+                $last = $rope->bight ?? count($rope->curve->cubics);
                 if ($waypoint < 0 || $waypoint > $last) {
                     throw $fault->step($number, $waypoint, "a waypoint of \"$id\" from 0 to $last");
                 }
@@ -34,21 +37,55 @@ final class StepStates
                 if ($to < $reach[$id] - 1e-9) {
                     throw $fault->step($number, $waypoint, "a waypoint of \"$id\" no nearer its standing end than in the step before");
                 }
-                self::holdClear($diagram, $id, $to, $fault, $number, $waypoint);
+                $far[$id] = $rope->farSide($waypoint);
+                foreach ([$to, $far[$id]] as $end) {
+                    self::holdClear($diagram, $id, $end ?? $to, $fault, $number, $waypoint);
+                }
                 if ($to > $reach[$id] + 1e-9) {
                     $moved[$id] = [$reach[$id], $to];
                 }
                 $reach[$id] = $to;
             }
-            $states[] = new StepState($step, $reach, $moved);
+            $states[] = new StepState($step, $reach + self::absent($diagram, $number + 1), $moved, self::farSides($before, $far, $ropes));
         }
         foreach ($ropes as $id => $rope) {
-            if ($method->steps !== [] && $reach[$id] < $rope->curve->length() - 1e-6) {
+            if ($method->steps !== [] && $reach[$id] < ($far[$id] ?? $rope->curve->length()) - 1e-6) {
                 throw $fault->step(count($method->steps) - 1, $id, "all of \"$id\" drawn when the last step is done");
             }
         }
 
         return $states;
+    }
+
+    /** @return array<string, float> nothing of every object that is brought in later */
+    private static function absent(Diagram $diagram, int $step): array
+    {
+        $absent = [];
+        foreach ($diagram->strands as $strand) {
+            if (! $strand->kind->isRope() && $strand->appears > $step) {
+                $absent[$strand->id] = 0.0;
+            }
+        }
+
+        return $absent;
+    }
+
+    /**
+     * @param  array<string, ?float>  $before
+     * @param  array<string, ?float>  $after
+     * @param  array<string, Strand>  $ropes
+     * @return array<string, array{float, float}>
+     */
+    private static function farSides(array $before, array $after, array $ropes): array
+    {
+        $sides = [];
+        foreach ($after as $id => $to) {
+            if ($to !== null) {
+                $sides[$id] = [$before[$id] ?? $ropes[$id]->curve->length(), $to];
+            }
+        }
+
+        return $sides;
     }
 
     private static function holdClear(Diagram $diagram, string $id, float $to, PackFault $fault, int $step, float $waypoint): void

@@ -16,6 +16,9 @@ final readonly class StrandPlan
     /**
      * @param  list<Point>  $points
      * @param  ?list<Point>  $tight  the same strand drawn up tight
+     * @param  ?float  $bight  the waypoint of the tip, for a rope that is tied doubled: both its sides then travel together
+     * @param  RunsOn  $runsOn  its loaded ends; a rope is drawn from its standing end, unless only its far end runs on
+     * @param  int  $appears  the step with which an object is brought in, from 1
      */
     public function __construct(
         public string $id,
@@ -24,6 +27,9 @@ final readonly class StrandPlan
         public string $word,
         public float $width,
         public ?array $tight,
+        public ?float $bight = null,
+        public RunsOn $runsOn = RunsOn::Start,
+        public int $appears = 1,
     ) {
     }
 
@@ -35,6 +41,8 @@ final readonly class StrandPlan
             $fields->text('id'), $kind, self::points($fields, 'points'),
             str_replace(' ', '', $fields->text('word', '')), $fields->number('width', 1.0),
             $fields->has('tight') ? self::points($fields, 'tight') : null,
+            $fields->numberOrNull('bight'), RunsOn::tryFrom($fields->text('runs_on', 'start')) ?? throw Refusal::of($fields->place('runs_on'), $fields->text('runs_on'), 'one of '.implode(', ', array_column(RunsOn::cases(), 'value'))),
+            $fields->wholeOrNull('appears') ?? 1,
         );
     }
 
@@ -51,7 +59,7 @@ final readonly class StrandPlan
         $points[$waypoint] = $points[$waypoint]->plus($by);
         $points = array_values($points);
 
-        return new self($this->id, $this->kind, $tight ? $this->points : $points, $this->word, $this->width, $tight ? $points : $this->tight);
+        return new self($this->id, $this->kind, $tight ? $this->points : $points, $this->word, $this->width, $tight ? $points : $this->tight, $this->bight, $this->runsOn, $this->appears);
     }
 
     /** @return list<Point> */

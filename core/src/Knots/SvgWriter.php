@@ -12,6 +12,9 @@ final readonly class SvgWriter
 {
     private const OUTLINE = 0.09;
 
+    /** How much of a tail is whipped, in rope widths. */
+    private const WHIPPED = 1.3;
+
     public function __construct(private Drawing $drawing, private Palette $palette)
     {
     }
@@ -28,7 +31,8 @@ final readonly class SvgWriter
             $body .= $this->piece($piece, $state);
         }
         foreach ($this->drawing->diagram->strands as $strand) {
-            $body .= $strand->kind->isRope() ? $this->fade($strand) : '';
+            $body .= $strand->kind->isRope() && $strand->runsOn->atStart() ? $this->fade($strand, false) : '';
+            $body .= $strand->kind->isRope() && $strand->runsOn->atEnd() && ($state->reach[$strand->id] ?? INF) > $strand->curve->length() - 1e-6 ? $this->fade($strand, true) : '';
         }
         foreach ($ringed as $point) {
             $body .= sprintf('<circle cx="%s" cy="%s" r="1.9" fill="none" stroke="%s" stroke-width="0.28"/>', self::n($point->x), self::n($point->y), $this->palette->signal);
@@ -44,41 +48,77 @@ final readonly class SvgWriter
     {
         $strand = $this->drawing->diagram->strands[$piece->strand];
         if (! $strand->kind->isRope()) {
-            return $this->object($strand);
+            return ($state->reach[$strand->id] ?? INF) > 0 ? $this->object($strand) : '';
         }
         $reach = $state->reach[$strand->id] ?? $strand->curve->length();
-        if ($piece->from >= $reach - 1e-6) {
-            return '';
+        $far = $state?->farNow()[$strand->id] ?? INF;
+        if ($reach >= $far) {
+            $reach = $strand->curve->length();
         }
-        $to = min($piece->to, $reach);
+        $text = $piece->from >= $reach - 1e-6 ? '' : $this->tube($piece, $strand, $piece->from, min($piece->to, $reach), $reach, $state);
+        if ($far !== INF && $reach < $strand->curve->length()) {
+            $text .= $reach > $piece->from && $reach <= $piece->to ? $this->tip($strand, $reach, $far) : '';
+            $text .= $piece->to <= $far + 1e-6 ? '' : $this->tube($piece, $strand, max($piece->from, $far), $piece->to, $strand->curve->length(), null);
+        }
+
+        return $text;
+    }
+
+    /** What is seen of a piece: the gap it leaves in what it crosses, its tube, and its end if it has come so far. */
+    private function tube(Piece $piece, Strand $strand, float $first, float $to, float $reach, ?StepState $state): string
+    {
         $rope = $this->rope($strand->id);
         $inner = $strand->width - 2 * self::OUTLINE;
         $text = '';
-        if ($piece->gap !== null && $piece->gap[0] < $reach) {
-            $text .= $this->stroke($strand, $piece->gap[0], min($piece->gap[1], $reach), $this->palette->paper, $strand->width + 2 * $this->drawing->air);
+        if ($piece->gap !== null && $piece->gap[0] < $to && $piece->gap[1] > $first) {
+            $text .= $this->stroke($strand, max($first, $piece->gap[0]), min($piece->gap[1], $to), $this->palette->paper, $strand->width + 2 * $this->drawing->air);
         }
         $isEnd = $reach <= $piece->to;
-        $from = $piece->from + ($piece->from > 0 ? Piece::LAP - 0.04 : 0.0);
+        $isCut = $first > $piece->from;
+        $from = $first + ($first > 0 && ! $isCut ? Piece::LAP - 0.04 : 0.0);
         $lightTo = $to;
         $to -= $isEnd ? 0.0 : Piece::LAP - 0.04;
         // The outline stops a hair short of the body where the rope goes on, so that no line shows across it.
-        $text .= $this->stroke($strand, $from + ($piece->from > 0 ? 0.03 : 0.0), $to + ($isEnd ? self::OUTLINE : -0.03), $this->palette->ink, $strand->width);
-        if ($isEnd && $reach > $strand->curve->length() - self::OUTLINE) {
+        $text .= $this->stroke($strand, $from + ($first > 0 ? 0.03 : 0.0), $to + ($isEnd ? self::OUTLINE : -0.03), $this->palette->ink, $strand->width);
+        if ($isEnd && ! $strand->runsOn->atEnd() && $reach > $strand->curve->length() - self::OUTLINE) {
             $to -= self::OUTLINE;
         }
         $text .= $this->stroke($strand, $from, $to, $rope['body'], $inner);
-        $text .= $this->stroke($strand, $piece->from, $isEnd ? max($piece->from, $to - 0.3) : $lightTo, $rope['light'], $inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"');
+        $text .= $this->stroke($strand, $first, $isEnd ? max($first, $to - 0.3) : $lightTo, $rope['light'], ...$this->sheen($strand, $inner));
         if ($rope['tracer'] !== null) {
             $text .= $this->stroke($strand, $from, $to, $rope['tracer'], 0.2, 'stroke-dasharray="0.55 0.45"');
         }
-        $text .= $this->whipping($strand, $from, $to, $reach, $inner);
+        $whipped = ! $strand->runsOn->atEnd() && ($reach >= $strand->curve->length() - 1e-6 || ! isset($state?->far[$strand->id]));
+        $text .= $whipped ? $this->whipping($strand, max($from, $reach - self::WHIPPED), $to, $inner) : '';
+        $text .= ! $strand->runsOn->atStart() ? $this->whipping($strand, $from, min($to, self::WHIPPED), $inner) : '';
 
         return $text.$this->arrows($strand, $from, $to, $state->moved[$strand->id] ?? null, $reach);
     }
 
-    private function whipping(Strand $strand, float $from, float $to, float $reach, float $inner): string
+    /**
+     * The light on a rope lies along its upper side; tape is flat, and lies light between its two selvedges.
+     *
+     * @return array{float, string} width and attributes
+     */
+    private function sheen(Strand $strand, float $inner): array
     {
-        $start = max($from, $reach - 1.3);
+        return $strand->kind === StrandKind::Tape ? [$inner * 0.66, 'stroke-opacity="0.6"'] : [$inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"'];
+    }
+
+    /** The tip of a bight that is on its way. */
+    private function tip(Strand $strand, float $reach, float $far): string
+    {
+        $d = SvgPath::of([PartialDiagram::tip($strand->curve, $reach, $far)]);
+        $inner = $strand->width - 2 * self::OUTLINE;
+        $rope = $this->rope($strand->id);
+
+        return sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->ink, self::n($strand->width))
+            .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $rope['body'], self::n($inner))
+            .sprintf('<path d="%s" stroke="%s" stroke-width="%s" transform="translate(-0.13 -0.15)" stroke-opacity="0.85"/>', $d, $rope['light'], self::n($inner * 0.34));
+    }
+
+    private function whipping(Strand $strand, float $start, float $to, float $inner): string
+    {
         if ($start >= $to) {
             return '';
         }
@@ -126,13 +166,14 @@ final readonly class SvgWriter
         return $text;
     }
 
-    /** The standing end runs on out of the picture. */
-    private function fade(Strand $strand): string
+    /** An end that runs on out of the picture: the standing one, or the far one. */
+    private function fade(Strand $strand, bool $isFar): string
     {
-        $way = $strand->curve->directionAt(0);
-        $at = $strand->curve->pointAt(0);
+        $length = $strand->curve->length();
+        $way = $isFar ? $strand->curve->directionAt($length)->times(-1) : $strand->curve->directionAt(0);
+        $at = $strand->curve->pointAt($isFar ? $length : 0);
         $angle = rad2deg(atan2($way->y, $way->x));
-        $id = 'fade-'.$strand->id;
+        $id = ($isFar ? 'far-' : 'fade-').$strand->id;
 
         return sprintf('<defs><linearGradient id="%s"><stop offset="0" stop-color="%s"/><stop offset="1" stop-color="%s" stop-opacity="0"/></linearGradient></defs>', $id, $this->palette->paper, $this->palette->paper)
             .sprintf('<rect x="-0.2" y="-0.8" width="2.2" height="1.6" fill="url(#%s)" transform="translate(%s %s) rotate(%s)"/>', $id, self::n($at->x), self::n($at->y), self::n($angle));

@@ -22,7 +22,7 @@ enum View: string
         }
         $strands = array_map(fn (Strand $strand): Strand => new Strand(
             $strand->id, $strand->kind, $this->curve($strand->curve), $strand->width,
-            $this === self::Behind ? strtr($strand->word, 'ou', 'uo') : $strand->word,
+            $this === self::Behind ? strtr($strand->word, 'ou', 'uo') : $strand->word, $strand->bight, $strand->runsOn, $strand->appears,
         ), $diagram->strands);
         $crossings = array_map($this->crossing(...), $diagram->crossings);
 

@@ -134,7 +134,8 @@ it('keeps over and under right at every moment of the tying', function (string $
                 foreach ($state->moved as $rope => [$from, $to]) {
                     $reach[$rope] = $from + $share * ($to - $from);
                 }
-                heldOrder(PartialDiagram::of($whole, $reach), $whole);
+                $far = array_map(static fn (array $span): float => $span[0] + $share * ($span[1] - $span[0]), $state->far);
+                heldOrder(PartialDiagram::of($whole, $reach, $far), $whole);
             }
         }
     }
@@ -146,7 +147,7 @@ function heldOrder(Diagram $part, Diagram $whole): void
 {
     $pieces = PaintOrder::of($part);
     foreach ($part->crossings as $crossing) {
-        $same = array_filter($whole->crossings, static fn ($other): bool => $other->over === $crossing->over && $other->under === $crossing->under && abs($other->overAt - $crossing->overAt) < 1e-9);
+        $same = array_filter($whole->crossings, static fn ($other): bool => $other->over === $crossing->over && $other->under === $crossing->under && $other->at->distance($crossing->at) < 1e-9);
         expect($same)->not->toBeEmpty();
         $last = static fn (int $strand, float $at): int => (int) array_key_last(array_filter($pieces, static fn (Piece $piece): bool => $piece->strand === $strand && $piece->from <= $at && $at <= $piece->to));
         expect($last($crossing->over, $crossing->overAt))->toBeGreaterThan($last($crossing->under, $crossing->underAt));

@@ -19,8 +19,18 @@ use Compadre\Core\Knots\Topology\Fingerprint;
 function slipLibrary(): Library
 {
     static $library = null;
+    if ($library === null) {
+        // A catalogue that does not grow, so that what a slip becomes stays what it was worked out to be.
+        $folder = sys_get_temp_dir().'/packs-'.bin2hex(random_bytes(5));
+        mkdir("$folder/knots", 0o700, true);
+        foreach (['overhand', 'figure-eight', 'square-knot', 'granny-knot', 'thief-knot', 'grief-knot', 'half-hitch', 'clove-hitch', 'larks-head', 'plain-coil', 'bowline', 'bowline-slipping', 'bowline-falling'] as $id) {
+            symlink(dirname(__DIR__, 3)."/packs/knots/$id.json", "$folder/knots/$id.json");
+        }
+        register_shutdown_function(static fn () => exec('rm -rf '.escapeshellarg($folder)));
+        $library = Library::at($folder);
+    }
 
-    return $library ??= Library::at(dirname(__DIR__, 3).'/packs');
+    return $library;
 }
 
 function slipIndex(): KnotIndex

@@ -38,5 +38,6 @@ export function useTravel(step: Step | undefined): { moment: Moment | null; repl
   const share = still ? 1 : gone.step === step && gone.run === run ? gone.share : 0;
   const start = before(step);
   const reach = Object.fromEntries(Object.entries(step.reach).map(([id, to]) => [id, (start[id] ?? to) + (to - (start[id] ?? to)) * share]));
-  return { moment: { reach, moved: step.moved }, replay };
+  const far = Object.fromEntries(Object.entries(step.far).map(([id, [from = 0, to = from]]) => [id, from + (to - from) * share]));
+  return { moment: { reach, moved: step.moved, far }, replay };
 }

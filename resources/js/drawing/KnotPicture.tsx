@@ -1,37 +1,80 @@
 import { memo, useId } from 'react';
 import type { Schemas } from '../api/client';
-import { arrowsOn, dashFor, fadeAt, numbered, LAP, OUTLINE, SEAM, type Strand } from './rope';
+import { arrowsOn, dashFor, fadeAt, numbered, tipBetween, LAP, OUTLINE, SEAM, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
 type Stretch = Schemas['Stretch'];
 
-export type Moment = { reach: Record<string, number>; moved: Record<string, number[]> };
+/** How far each rope's end has come, which stretch is moving, and where the far side of a bight begins. */
+export type Moment = { reach: Record<string, number>; moved: Record<string, number[]>; far: Record<string, number> };
+
+/** How much of a tail is whipped, in rope widths. */
+const WHIPPED = 1.3;
+
+function runsOnAt(strand: Strand): { start: boolean; end: boolean } {
+  return { start: strand.runs_on === 'start' || strand.runs_on === 'both', end: strand.runs_on === 'end' || strand.runs_on === 'both' };
+}
+
+/** The ends that fade out of the picture: false for the first, true for the last. */
+function fadesOf(strand: Strand, moment: Moment | null): boolean[] {
+  const isWhole = (moment?.reach[strand.id] ?? strand.length) > strand.length - 1e-3;
+  const { start, end } = runsOnAt(strand);
+  return [...(start ? [false] : []), ...(end && isWhole ? [true] : [])];
+}
+
+/** The light on a rope lies along its upper side; tape is flat, and lies light between its two selvedges. */
+function sheen(strand: Strand, inner: number): { strokeWidth: number; strokeOpacity: number; transform?: string } {
+  return strand.kind === 'tape' ? { strokeWidth: inner * 0.66, strokeOpacity: 0.6 } : { strokeWidth: inner * 0.34, strokeOpacity: 0.85, transform: 'translate(-0.13 -0.15)' };
+}
+
+/** What is seen of one piece of rope at a moment; of a bight both its sides, and the tip that joins them. */
+function RopePiece({ piece, strand, rope, air, moment }: { piece: Piece; strand: Strand; rope: number; air: number; moment: Moment | null }) {
+  const far = moment?.far[strand.id];
+  const came = moment?.reach[strand.id] ?? strand.length;
+  const reach = far !== undefined && came >= far - 1e-6 ? strand.length : came;
+  const open = far !== undefined && reach < strand.length;
+  return (
+    <>
+      {piece.from < reach - 1e-6 && <Tube piece={piece} strand={strand} rope={rope} air={air} first={piece.from} last={Math.min(piece.to, reach)} reach={reach} whipped={!open && !runsOnAt(strand).end} moved={moment?.moved[strand.id]} />}
+      {open && reach > piece.from && reach <= piece.to && <Tip d={tipBetween(strand, reach, far)} width={strand.width} rope={rope} />}
+      {open && piece.to > far + 1e-6 && <Tube piece={piece} strand={strand} rope={rope} air={air} first={Math.max(piece.from, far)} last={piece.to} reach={strand.length} whipped={!runsOnAt(strand).end} moved={undefined} />}
+    </>
+  );
+}
 
 /** One stretch of rope: the gap it leaves in what it crosses, its tube, and its end. */
-function RopePiece({ piece, strand, rope, air, moment }: { piece: Piece; strand: Strand; rope: number; air: number; moment: Moment | null }) {
-  const reach = moment?.reach[strand.id] ?? strand.length;
-  if (piece.from >= reach - 1e-6) return null;
+function Tube({ piece, strand, rope, air, first, last, reach, whipped, moved }: { piece: Piece; strand: Strand; rope: number; air: number; first: number; last: number; reach: number; whipped: boolean; moved: number[] | undefined }) {
   const inner = strand.width - 2 * OUTLINE;
-  const to = Math.min(piece.to, reach);
   const ends = reach <= piece.to + 1e-6;
   // Pieces overlap; bodies stop short of it, so that the light, which is laid a little aside, runs through.
-  const from = piece.from + (piece.from > 0 ? LAP : 0);
-  const stop = ends ? to : to - LAP;
+  const from = first + (piece.from > 0 && first === piece.from ? LAP : 0);
+  const stop = ends ? last : last - LAP;
   // A path cannot be drawn beyond its end: there the body stops short instead, so that the outline closes it.
-  const body = ends && reach > strand.length - OUTLINE ? to - OUTLINE : stop;
-  const tube = dashFor(piece, from, body);
-  const light = dashFor(piece, piece.from, ends ? Math.max(piece.from, body - 0.3) : to);
-  const moved = moment?.moved[strand.id];
+  const body = ends && whipped && reach > strand.length - OUTLINE ? last - OUTLINE : stop;
+  const [gapFrom = 0, gapTo = 0] = piece.gap ?? [];
   return (
     <g>
-      {piece.gap && <path d={piece.d} stroke="var(--ground)" strokeWidth={strand.width + 2 * air} strokeDasharray={dashFor(piece, piece.gap[0] ?? 0, Math.min(piece.gap[1] ?? 0, reach))} />}
-      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} strokeDasharray={dashFor(piece, from + (piece.from > 0 ? SEAM : 0), stop + (ends ? OUTLINE : -SEAM))} />
-      <path d={piece.d} stroke={`var(--rope-${rope})`} strokeWidth={inner} strokeDasharray={tube} />
-      <path d={piece.d} stroke={`var(--rope-${rope}-light)`} strokeWidth={inner * 0.34} strokeDasharray={light} transform="translate(-0.13 -0.15)" strokeOpacity={0.85} />
+      {piece.gap && gapFrom < last && gapTo > first && <path d={piece.d} stroke="var(--ground)" strokeWidth={strand.width + 2 * air} strokeDasharray={dashFor(piece, Math.max(first, gapFrom), Math.min(gapTo, last))} />}
+      <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} strokeDasharray={dashFor(piece, from + (first > 0 ? SEAM : 0), stop + (ends ? OUTLINE : -SEAM))} />
+      <path d={piece.d} stroke={`var(--rope-${rope})`} strokeWidth={inner} strokeDasharray={dashFor(piece, from, body)} />
+      <path d={piece.d} stroke={`var(--rope-${rope}-light)`} {...sheen(strand, inner)} strokeDasharray={dashFor(piece, first, ends ? Math.max(first, body - 0.3) : last)} />
       {rope === 2 && <Tracer piece={piece} from={from} to={body} />}
-      <Whipping piece={piece} from={Math.max(from, reach - 1.3)} to={body} width={inner} />
+      {whipped && <Whipping piece={piece} from={Math.max(from, reach - WHIPPED)} to={body} width={inner} />}
+      {!runsOnAt(strand).start && <Whipping piece={piece} from={from} to={Math.min(body, WHIPPED)} width={inner} />}
       {moved && <path d={arrowsOn(strand, moved, from, Math.min(stop, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
+    </g>
+  );
+}
+
+/** The tip of a bight that is on its way. */
+function Tip({ d, width, rope }: { d: string; width: number; rope: number }) {
+  const inner = width - 2 * OUTLINE;
+  return (
+    <g>
+      <path d={d} stroke="var(--rope-line)" strokeWidth={width} />
+      <path d={d} stroke={`var(--rope-${rope})`} strokeWidth={inner} />
+      <path d={d} stroke={`var(--rope-${rope}-light)`} strokeWidth={inner * 0.34} transform="translate(-0.13 -0.15)" strokeOpacity={0.85} />
     </g>
   );
 }
@@ -94,12 +137,13 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
         const strand = strands.get(piece.strand);
         if (!strand) return null;
         const rope = ropes.get(piece.strand);
+        if (rope === undefined && moment?.reach[strand.id] === 0) return null;
         return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} moment={moment} />;
       })}
-      {drawing.strands.filter((strand) => ropes.has(strand.id)).map((strand) => {
-        const fade = fadeAt(strand);
-        return <rect key={strand.id} x={-0.2} y={-0.8} width={2.2} height={1.6} fill={`url(#${id})`} transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`} />;
-      })}
+      {drawing.strands.filter((strand) => ropes.has(strand.id)).flatMap((strand) => fadesOf(strand, moment).map((isFar) => {
+        const fade = fadeAt(strand, isFar);
+        return <rect key={`${strand.id} ${isFar}`} x={-0.2} y={-0.8} width={2.2} height={1.6} fill={`url(#${id})`} transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`} />;
+      }))}
       {ringed?.map(([cx, cy]) => <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={1.9} stroke="var(--signal)" strokeWidth={0.3} />)}
     </svg>
   );

@@ -48,10 +48,19 @@ export function pointAt(strand: Strand, s: number): { x: number; y: number; dx: 
   return { x: here.x, y: here.y, dx: (next.x - here.x) / length, dy: (next.y - here.y) / length };
 }
 
-/** Where a standing end runs out of the picture, and the direction across the strand there. */
-export function fadeAt(strand: Strand): { x: number; y: number; angle: number; across: [number, number] } {
-  const { x, y, dx, dy } = pointAt(strand, 0);
-  return { x, y, angle: (Math.atan2(dy, dx) * 180) / Math.PI, across: [-dy, dx] };
+/** Where an end runs on out of the picture, the way into it, and the direction across the strand there. */
+export function fadeAt(strand: Strand, isFar = false): { x: number; y: number; angle: number; across: [number, number] } {
+  const { x, y, dx, dy } = pointAt(strand, isFar ? strand.length - 0.06 : 0);
+  const way = isFar ? -1 : 1;
+  return { x, y, angle: (Math.atan2(way * dy, way * dx) * 180) / Math.PI, across: [-dy, dx] };
+}
+
+/** The tip of a bight whose two sides have come to these lengths. */
+export function tipBetween(strand: Strand, near: number, far: number): string {
+  const a = pointAt(strand, near);
+  const b = pointAt(strand, far);
+  const ahead = 0.7 * Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
+  return `M${a.x} ${a.y}C${a.x + a.dx * ahead} ${a.y + a.dy * ahead} ${b.x - b.dx * ahead} ${b.y - b.dy * ahead} ${b.x} ${b.y}`;
 }
 
 /** Arrowheads along the stretch that moved, those that lie within a piece. */

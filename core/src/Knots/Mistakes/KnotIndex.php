@@ -39,7 +39,8 @@ final class KnotIndex
     {
         $this->built = true;
         foreach ($this->library->all() as $knot) {
-            foreach ($knot->methods as $method) {
+            // No slip of a knot is a lashing.
+            foreach ($knot->family === 'lashing' ? [] : $knot->methods as $method) {
                 $code = self::code($knot, $method);
                 $print = Fingerprint::of($code);
                 $this->drawn[serialize($code)] ??= $knot->id;

@@ -92,7 +92,8 @@ final class Slips
         $count = count($visits);
         for ($step = $this->order->steps; $step > $this->order->steps - self::LAST && $step > 0; $step--) {
             $from = $count;
-            while ($from > 0 && $this->isLater($rope, $from - 1) && $this->order->stepOf[$visits[$from - 1][0]] >= $step) {
+            // What holds a bight open is crossed along with the rope about it.
+            while ($from > 0 && $this->isLater($rope, $from - 1) && ($this->order->stepOf[$visits[$from - 1][0]] ?? $step) >= $step) {
                 $from--;
             }
             if ($count - $from < 2) {
@@ -108,6 +109,9 @@ final class Slips
     private function wraps(): void
     {
         foreach (Bigons::of($this->code) as $bigon) {
+            if (! isset($this->order->stepOf[$bigon->first], $this->order->stepOf[$bigon->second])) {
+                continue;
+            }
             $step = max($this->order->stepOf[$bigon->first], $this->order->stepOf[$bigon->second]);
             $add = function (string $id, GaussCode $code) use ($bigon, $step): void {
                 $this->found[] = new Slip("$id-{$bigon->first}-{$bigon->second}", ErrorKind::Wrap, $bigon->second, $step, $code);

@@ -27,14 +27,15 @@ final readonly class TyingOrder
         $laid = static function (int $strand, float $at) use ($diagram, $states): int {
             $id = $diagram->strands[$strand]->id;
             if (! $diagram->strands[$strand]->kind->isRope()) {
-                return 0;
+                return $diagram->strands[$strand]->appears > 1 ? $diagram->strands[$strand]->appears : 0;
             }
             foreach ($states as $number => $state) {
                 $from = $state->moved[$id][0] ?? $state->reach[$id];
-                if ($at <= $from) {
+                [$farFrom, $far] = $state->far[$id] ?? [INF, INF];
+                if ($at <= $from || $at >= $farFrom) {
                     return $number;
                 }
-                if ($at <= $state->reach[$id]) {
+                if ($at <= $state->reach[$id] || $at >= $far) {
                     return $number + 1;
                 }
             }

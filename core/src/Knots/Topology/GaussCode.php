@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Knots\Topology;
 
 use Compadre\Core\Knots\Diagram;
+use Compadre\Core\Knots\RunsOn;
+use Compadre\Core\Knots\Strand;
 use Compadre\Core\Knots\Visit;
 
 /**
@@ -32,7 +34,9 @@ final readonly class GaussCode
             );
         }
 
-        return new self($strands, array_map(static fn ($crossing): int => $crossing->turn, $diagram->crossings));
+        $code = new self($strands, array_map(static fn ($crossing): int => $crossing->turn, $diagram->crossings));
+
+        return $code->exchanged(array_keys(array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->runsOn === RunsOn::End)));
     }
 
     /** The mirror image: what a left-handed learner ties. */
