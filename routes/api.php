@@ -9,6 +9,7 @@ use App\Http\Controllers\CrewController;
 use App\Http\Controllers\HouseController;
 use App\Http\Controllers\KnotController;
 use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\RemoteController;
 use App\Http\Middleware\HoldToApi;
 use Illuminate\Support\Facades\Route;
 
@@ -17,6 +18,10 @@ Route::middleware(HoldToApi::class)->group(function (): void {
     Route::get('/badges', [HouseController::class, 'badges']);
     Route::post('/setup', [HouseController::class, 'setUp']);
     Route::post('/sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
+    // The phone that steps a room's screen needs no account: what it holds opens that screen's knot and step, and nothing else.
+    Route::post('/remote', [RemoteController::class, 'take'])->middleware('throttle:codes');
+    Route::get('/remote/{token}', [RemoteController::class, 'phone']);
+    Route::put('/remote/{token}', [RemoteController::class, 'turn']);
     Route::middleware('throttle:links')->group(function (): void {
         Route::get('/join/{token}', [PeopleController::class, 'joinAbout']);
         Route::post('/join/{token}', [PeopleController::class, 'join']);
@@ -33,6 +38,12 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::put('/meetings/{meeting}/attendance/{learner}', [CourseController::class, 'markAttendance'])->can('teach');
     Route::get('/knots', [KnotController::class, 'index']);
     Route::get('/knots/{knot}', [KnotController::class, 'show']);
+    Route::get('/knots/{knot}/drawing.svg', [KnotController::class, 'drawing']);
+    Route::get('/learners/{learner}/next', [KnotController::class, 'next']);
+    Route::post('/screens', [RemoteController::class, 'offer'])->can('teach');
+    Route::get('/screens/{remote}', [RemoteController::class, 'screen'])->can('teach');
+    Route::put('/screens/{remote}', [RemoteController::class, 'show'])->can('teach');
+    Route::delete('/screens/{remote}', [RemoteController::class, 'end'])->can('teach');
     Route::post('/tail', [KnotController::class, 'judgeTail']);
     Route::get('/check/{knot}', [CheckController::class, 'sheet'])->can('check');
     Route::post('/check-events', [CheckController::class, 'record'])->can('check');

@@ -49,7 +49,7 @@ final readonly class CheckSheet
     /** @return array<string, mixed> */
     private function tail(Group $group, KnotPack $knot, Rope $rope): array
     {
-        return $this->packs->tails()->judge($knot->tailClass, $rope->inHand(), $group->tail_school, $group->backup, null, Measure::Millimetres)->toArray();
+        return $this->packs->tails()->judge($knot->tailClass, $rope->inHandFor($knot), $group->tail_school, $group->backup, null, Measure::Millimetres)->toArray();
     }
 
     /** @return array<string, mixed> */

@@ -19,10 +19,13 @@ use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Mistakes\KnotIndex;
 use Compadre\Core\Knots\Part;
 use Compadre\Core\Knots\Point;
+use Compadre\Core\Knots\Sheet;
+use Compadre\Core\Knots\SheetRequest;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Knots\WrongForm;
+use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
@@ -31,9 +34,12 @@ use Illuminate\Support\Facades\Cache;
 /**
  * Knots for the screens that show them: words and drawings as the core computes them.
  */
-final readonly class KnotView
+final class KnotView
 {
-    public function __construct(private Library $library, private Packs $packs, private KnotIndex $index)
+    /** @var array<string, list<WrongForm>> by knot and method: the same from every side */
+    private array $wrong = [];
+
+    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly KnotIndex $index)
     {
     }
 
@@ -43,7 +49,7 @@ final readonly class KnotView
         $knots = [];
         foreach ($this->library->all() as $knot) {
             if ($knot->audience === 'all' && ! $knot->isMistake) {
-                $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
+                $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
             }
         }
 
@@ -56,15 +62,34 @@ final readonly class KnotView
     /** @return array<string, mixed> */
     public function of(string $id, ?string $methodId, string $view): array
     {
-        if (! $this->library->has($id) || $this->library->knot($id)->audience !== 'all') {
-            throw NotHere::knot($id);
-        }
-        $knot = $this->library->knot($id);
+        $knot = $this->open($id);
         $method = $knot->method($methodId);
         $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}-".config()->string('app.engine');
 
         /** @var array<string, mixed> */
         return Cache::remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
+    }
+
+    /** A drawing as a file of its own: a step from 1, or the finished knot. */
+    public function svg(string $id, ?string $method, string $view, ?int $step, bool $tight): string
+    {
+        $knot = $this->open($id);
+        $known = count($knot->method($method)->steps);
+        if ($step !== null && ($step < 1 || $step > $known)) {
+            throw Refusal::of('/step', $step, "from 1 to $known");
+        }
+
+        return Sheet::one($this->library, SheetRequest::drawing($knot->id, $method, $step, View::from($view), $tight));
+    }
+
+    /** What is for leaders only is kept from every screen that learners may see. */
+    private function open(string $id): KnotPack
+    {
+        if (! $this->library->has($id) || $this->library->knot($id)->audience !== 'all') {
+            throw NotHere::knot($id);
+        }
+
+        return $this->library->knot($id);
     }
 
     /** @return array<string, mixed> */
@@ -96,7 +121,7 @@ final readonly class KnotView
             ],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
-            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), WrongForm::of($this->library, $this->index, $knot, $method)),
+            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), $this->wrong["$knot->id $method->id"] ??= WrongForm::of($this->library, $this->index, $knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $tight === null ? null : Drawing::tight($view->of($tight))->toArray(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
@@ -21,6 +22,11 @@ final class Rope extends Model
 {
     use HasUuids;
 
+    /** Tape as it is sold for slings, in mm. */
+    private const TAPE_WIDTH = 25.0;
+
+    private const TAPE_THICKNESS = 2.0;
+
     protected $guarded = [];
 
     protected function casts(): array
@@ -28,8 +34,9 @@ final class Rope extends Model
         return ['diameter_mm' => 'float', 'material' => Material::class, 'is_usual' => 'boolean'];
     }
 
-    public function inHand(): RopeInHand
+    /** What a knot is tied in: this rope, or for knots in tape the usual tape. */
+    public function inHandFor(KnotPack $knot): RopeInHand
     {
-        return RopeInHand::of($this->diameter_mm, $this->material);
+        return $knot->tailClass === 'tape' ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, self::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
     }
 }

@@ -9,6 +9,7 @@ use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Remote;
 use App\Models\Role;
 use App\Models\User;
 use App\Packs\Packs;
@@ -54,6 +55,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(5)->by('email:'.mb_strtolower(is_string($email = $request->json('email')) ? $email : '').'|'.$request->ip()),
             Limit::perMinute(30)->by('ip:'.$request->ip()),
         ]);
+        RateLimiter::for('codes', fn (Request $request): Limit => Limit::perMinute(10)->by('codes:'.$request->ip()));
         RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(20)->by('links:'.$request->ip()));
     }
 
@@ -70,6 +72,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
         Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
+        Route::bind('remote', fn (string $id): Remote => Remote::query()->where('user_id', Auth::id())->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => $this->own()->openInvitations()->findOrFail($id));
     }
 

@@ -4,23 +4,48 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Boards\KnotFacts;
 use App\Boards\KnotView;
+use App\Models\Learner;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 final class KnotController extends Controller
 {
-    public function index(KnotView $knots): JsonResponse
+    public function index(Request $request, KnotView $knots, KnotFacts $facts): JsonResponse
     {
-        return new JsonResponse(['knots' => $knots->list()]);
+        $wanted = $facts->wantedBy($this->group($request));
+
+        return new JsonResponse(['knots' => array_map(static fn (array $knot): array => $knot + ['badges' => $wanted[$knot['id']] ?? []], $knots->list())]);
     }
 
-    public function show(Request $request, string $knot, KnotView $knots): JsonResponse
+    public function show(Request $request, string $knot, KnotView $knots, KnotFacts $facts): JsonResponse
     {
-        $method = $request->query('method');
-        $view = $request->query('view');
+        $method = $this->asked($request, 'method');
 
-        return new JsonResponse($knots->of($knot, is_string($method) ? $method : null, is_string($view) ? $view : 'learner'));
+        return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
+    }
+
+    /** A step, or the finished knot, as a file to keep or to print. */
+    public function drawing(Request $request, string $knot, KnotView $knots): Response
+    {
+        $step = $this->asked($request, 'step');
+        $svg = $knots->svg($knot, $this->asked($request, 'method'), $this->asked($request, 'view') ?? 'learner', $step === null ? null : (int) $step, $request->query('tight') === 'yes');
+
+        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => 'attachment; filename="'.$knot.($step === null ? '' : "-step-$step").'.svg"']);
+    }
+
+    public function next(Learner $learner, KnotFacts $facts): JsonResponse
+    {
+        return new JsonResponse(['knots' => $facts->next($learner)]);
+    }
+
+    private function asked(Request $request, string $field): ?string
+    {
+        $value = $request->query($field);
+
+        return is_string($value) ? $value : null;
     }
 
     public function judgeTail(Request $request, KnotView $knots): JsonResponse

@@ -24,7 +24,7 @@ final class Command
     {
         $library = Library::at($packs);
         $tails = TailRule::fromPack(Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json'))));
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

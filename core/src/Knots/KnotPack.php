@@ -21,6 +21,7 @@ final readonly class KnotPack
      * @param  list<string>  $cautions  one line each
      * @param  array<string, KnotMistake>  $mistakes  by id, likeliest first
      * @param  non-empty-list<Method>  $methods  the first is the default
+     * @param  bool  $setsOut  whether its small loop can be measured off from the end for a loop of a given size
      */
     public function __construct(
         public string $file,
@@ -49,6 +50,7 @@ final readonly class KnotPack
         public array $cautions,
         public array $mistakes,
         public array $methods,
+        public bool $setsOut = false,
     ) {
     }
 
@@ -70,7 +72,7 @@ final readonly class KnotPack
             $pack->flag('is_mistake'), $pack->text('purpose'), $pack->text('not_for'), $pack->text('tied_with'), $pack->text('undo'),
             $pack->text('test', ''), $pack->text('tail_class'), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
-            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods,
+            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'),
         );
     }
 

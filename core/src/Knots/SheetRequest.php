@@ -21,6 +21,12 @@ final readonly class SheetRequest
     ) {
     }
 
+    /** One drawing: a step from 1, or the finished knot, loose or tight. */
+    public static function drawing(string $knot, ?string $method, ?int $step, View $view, bool $tight): self
+    {
+        return new self($knot, $method, $step, $view, $tight, false);
+    }
+
     /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], or --sheet */
     public static function fromArguments(array $arguments): self
     {

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\HandRemote;
+use App\Models\Remote;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/**
+ * The room's screen and the phone that steps it. Both ask once a second; where nothing has changed the answer is empty.
+ */
+final class RemoteController extends Controller
+{
+    public function __construct(private readonly HandRemote $hand)
+    {
+    }
+
+    public function offer(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->hand->offer($this->user($request), $this->fields($request)), 201);
+    }
+
+    public function screen(Request $request, Remote $remote): AnyResponse
+    {
+        return $this->answer($request, $remote);
+    }
+
+    public function show(Request $request, Remote $remote): AnyResponse
+    {
+        return $this->answer($request, $this->hand->show($remote, $this->fields($request)));
+    }
+
+    public function end(Remote $remote): Response
+    {
+        $remote->delete();
+
+        return new Response(status: 204);
+    }
+
+    public function take(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->hand->take($this->fields($request)->text('code')), 201);
+    }
+
+    public function phone(Request $request, string $token): AnyResponse
+    {
+        return $this->answer($request, $this->hand->held($token));
+    }
+
+    public function turn(Request $request, string $token): AnyResponse
+    {
+        return $this->answer($request, $this->hand->turn($this->hand->held($token), $this->fields($request)->whole('step')));
+    }
+
+    private function answer(Request $request, Remote $remote): AnyResponse
+    {
+        $response = new JsonResponse($remote->state());
+        $response->setEtag($remote->id.'-'.$remote->turn.($remote->isTaken() ? 't' : ''));
+        if ($request->isMethod('GET')) {
+            $response->isNotModified($request);
+        }
+
+        return $response;
+    }
+}

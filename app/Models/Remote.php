@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A room's screen that a phone may step through: a knot and a step, and nothing else.
+ *
+ * @property string $id
+ * @property string $user_id
+ * @property string $code_hash
+ * @property ?string $token_hash
+ * @property CarbonImmutable $code_until
+ * @property CarbonImmutable $ends_at
+ * @property int $tries
+ * @property string $knot
+ * @property int $step
+ * @property int $steps
+ * @property int $turn
+ */
+final class Remote extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['code_until' => 'immutable_datetime', 'ends_at' => 'immutable_datetime'];
+    }
+
+    /** Codes and tokens are kept as hashes only. */
+    public static function hash(string $secret): string
+    {
+        return hash('sha256', $secret);
+    }
+
+    public function isTaken(): bool
+    {
+        return $this->token_hash !== null;
+    }
+
+    /** @return array{id: string, knot: string, step: int, steps: int, turn: int, taken: bool} */
+    public function state(): array
+    {
+        return ['id' => $this->id, 'knot' => $this->knot, 'step' => $this->step, 'steps' => $this->steps, 'turn' => $this->turn, 'taken' => $this->isTaken()];
+    }
+}

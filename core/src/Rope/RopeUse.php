@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Visit;
+
+/**
+ * How much rope a knot takes: used = a d + pi (D + d) for each turn round an object of diameter D + the free loop, in mm; a is the
+ * knot's rope factor, d the rope's diameter (of tape three times its thickness). A starting value, until a group has measured its own.
+ */
+final readonly class RopeUse
+{
+    /** Of tape, this many times its thickness stands for the diameter. */
+    private const TAPE = 3.0;
+
+    /** Rope that the small loop of a set-out loop takes, in diameters. */
+    private const SET_OUT = 8.0;
+
+    /** An object's diameter where none is given, in mm: a stave. */
+    public const STAVE = 60.0;
+
+    private function __construct(public float $used, public int $tail, public ?float $setOut, public string $reason)
+    {
+    }
+
+    /**
+     * @param  list<array{object: float, turns: float}>  $turns diameters in mm, 0 or more turns
+     * @param  ?float  $loop inner circumference of the free loop in mm
+     */
+    public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null): self
+    {
+        $d = $rope->diameter * ($knot->tailClass === 'tape' ? self::TAPE : 1.0);
+        $round = array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $d) * $one['turns'], $turns));
+        $used = $knot->ropeFactor * $d + $round + ($loop ?? 0.0);
+        $parts = [sprintf('%s times the rope’s %s mm', self::n($knot->ropeFactor), self::n($d))];
+        if ($round > 0) {
+            $parts[] = sprintf('%s mm for the turns', self::n(round($round)));
+        }
+        if ($loop !== null) {
+            $parts[] = sprintf('%s mm for the loop', self::n($loop));
+        }
+        // The small loop lies where loop, knot and tail end, measured from the end.
+        $setOut = $loop !== null && $knot->setsOut ? $loop + self::SET_OUT * $d + $tail->millimetres : null;
+
+        return new self($used, $tail->millimetres, $setOut, sprintf('About %s: %s; and a tail of %d mm. A starting value: mark, tie, untie and measure to make it your own.', self::n(round($used)).' mm', implode(', ', $parts), $tail->millimetres));
+    }
+
+    /**
+     * The turns that a method is drawn with: half as many as the rope passes the object.
+     *
+     * @return list<array{object: float, turns: float}>
+     */
+    public static function turnsOf(Method $method, float $object = self::STAVE): array
+    {
+        $diagram = DiagramBuilder::loose($method);
+        $passes = 0;
+        foreach ($diagram->strands as $number => $strand) {
+            if (! $strand->kind->isRope() && ! $strand->kind->isClosed()) {
+                $passes += count(array_filter($diagram->visits($number), static fn (Visit $visit): bool => $diagram->strands[$visit->other]->kind->isRope()));
+            }
+        }
+
+        return $passes === 0 ? [] : [['object' => $object, 'turns' => $passes / 2]];
+    }
+
+    public function total(): float
+    {
+        return $this->used + $this->tail;
+    }
+
+    private static function n(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Role;
+use Compadre\Core\Knots\Library;
+
+beforeEach(function (): void {
+    $this->crew = $this->group();
+    $this->actingAs($this->person($this->crew));
+});
+
+it('says which badges want a knot, and how much of each rope it takes', function (): void {
+    $bowline = $this->api('GET', '/api/knots/bowline')->assertOk()->json();
+    expect($bowline['badges'])->toBe(['Rigger']);
+    // 20 x 10 mm, and a tail of 10 x 10.
+    expect($bowline['ropes'])->toHaveCount(1);
+    expect($bowline['ropes'][0])->toMatchArray(['name' => 'Practice rope', 'usual' => true, 'used_mm' => 200, 'tail_mm' => 100, 'total_mm' => 300, 'object_mm' => null]);
+    // Two and a half passes round a stave of 60 mm: 6 x 10 + 2.5 x pi x 70.
+    expect($this->api('GET', '/api/knots/clove-hitch')->json('ropes.0'))->toMatchArray(['used_mm' => 610, 'object_mm' => 60]);
+    // A knot in tape is tied in tape.
+    expect($this->api('GET', '/api/knots/water-knot')->json('ropes.0'))->toMatchArray(['name' => '2 mm polyester braid', 'tail_mm' => 75]);
+    $list = collect($this->api('GET', '/api/knots')->assertOk()->json('knots'))->keyBy('id');
+    expect($list['two-half-hitches']['badges'])->toContain('Rigger')->and($list['monkeys-fist']['badges'] ?? [])->toBe([]);
+    expect($list['overhand']['depth'])->toBe(0)->and($list['bowline']['depth'])->toBe(1)->and($list['truckers-hitch']['depth'])->toBe(2);
+});
+
+it('keeps wrong forms and what is for leaders from the list, the page and the files', function (): void {
+    $ids = array_column($this->api('GET', '/api/knots')->json('knots'), 'id');
+    expect($ids)->not->toContain('handcuff-knot', 'granny-knot')->toContain('square-lashing', 'water-knot', 'truckers-hitch');
+    $this->api('GET', '/api/knots/handcuff-knot')->assertNotFound();
+    $this->api('GET', '/api/knots/handcuff-knot/drawing.svg')->assertNotFound();
+    $this->api('GET', '/api/knots/no-such-knot/drawing.svg')->assertNotFound();
+});
+
+it('gives any step as a file', function (): void {
+    $step = $this->get('/api/knots/bowline/drawing.svg?step=2&view=left')->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->assertHeader('Content-Disposition', 'attachment; filename="bowline-step-2.svg"');
+    $whole = $this->get('/api/knots/bowline/drawing.svg')->assertOk();
+    $tight = $this->get('/api/knots/bowline/drawing.svg?tight=yes')->assertOk();
+    foreach ([$step, $whole, $tight] as $answer) {
+        expect(simplexml_load_string((string) $answer->getContent()))->not->toBeFalse();
+    }
+    expect($step->getContent())->not->toBe($whole->getContent())->and($tight->getContent())->not->toBe($whole->getContent());
+    expect($this->get('/api/knots/bowline/drawing.svg?step=2')->getContent())->not->toBe($step->getContent());
+    $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?step=40'), '/step', 'from 1 to');
+    $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?step=0'), '/step');
+    $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?method=sideways'), '/method', 'tail-outside');
+});
+
+it('says what a learner may learn next', function (): void {
+    [$ada] = $this->learners($this->crew, 'Ada P.');
+    $next = $this->api('GET', "/api/learners/{$ada->id}/next")->assertOk()->json('knots');
+    expect($next)->toContain('overhand')->not->toContain('bowline', 'handcuff-knot');
+    $this->send($this->pass($ada, 'overhand'))->assertOk();
+    expect($this->api('GET', "/api/learners/{$ada->id}/next")->json('knots'))->toContain('bowline')->not->toContain('overhand');
+    $other = $this->group('Another Crew');
+    [$far] = $this->learners($other, 'Ivo S.');
+    $this->api('GET', "/api/learners/{$far->id}/next")->assertNotFound();
+});
+
+it('stands every caution beside its knot', function (): void {
+    $library = app(Library::class);
+    foreach ($library->all() as $knot) {
+        if ($knot->cautions !== [] && $knot->audience === 'all' && ! $knot->isMistake) {
+            expect($this->api('GET', "/api/knots/{$knot->id}")->json('cautions'))->toBe($knot->cautions);
+        }
+    }
+    expect(array_filter($library->all(), static fn ($knot): bool => $knot->cautions !== []))->not->toBeEmpty();
+});
+
+it('checks a knot in tape', function (): void {
+    $this->learners($this->crew, 'Ada P.');
+    expect($this->api('GET', '/api/check/water-knot')->assertOk()->json('tail.required_mm'))->toBe(75);
+});
+
+it('needs somebody signed in', function (): void {
+    $this->app['auth']->forgetGuards();
+    $this->flushSession();
+    foreach (['/api/knots', '/api/knots/bowline', '/api/knots/bowline/drawing.svg'] as $address) {
+        $this->json('GET', $address)->assertUnauthorized();
+    }
+    expect(Role::cases())->not->toBeEmpty();
+});
