@@ -45,6 +45,9 @@ export const knotQuery = (knot: string, view: string, method?: string) =>
     staleTime: Infinity,
   });
 
+export const nextKnotsQuery = (learner: string) =>
+  queryOptions({ queryKey: ['next', learner], queryFn: () => call<{ knots: string[] }>('GET', `/api/learners/${learner}/next`) });
+
 export const checkSheetQuery = (knot: string, meeting: string | null, rope: string | null) =>
   queryOptions({
     queryKey: ['check', knot, meeting, rope],

@@ -1,73 +1,123 @@
-import { BookOpen, Eye, FlipHorizontal2, Keyboard, RotateCcw, SearchX, Waypoints, X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { BookOpen, Download, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
+import { PhoneSheet } from './PhoneSheet';
+import { useScreen } from './screen';
 import { useKeys } from './useKeys';
 import type { ShowSettings } from './useShowSettings';
 import { useSwipe } from './useSwipe';
 import { useTravel } from './useTravel';
+import { useWakeLock } from './useWakeLock';
 import { WrongForms } from './WrongForms';
 
-const TOOL = 'grid size-12 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
+const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';
 
+type Opened = 'keys' | 'wrong' | 'phone' | null;
+
+/** Twice through: the room watches, then ties along, where each move is shown again until the leader goes on. */
 export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Knot']; settings: ShowSettings; onMethod: () => void; onLeave: () => void }) {
   const [at, setAt] = useState(0);
-  const [keys, setKeys] = useState(false);
-  const [wrong, setWrong] = useState(false);
+  const [along, setAlong] = useState(false);
+  const [beside, setBeside] = useState(false);
+  const [open, setOpen] = useState<Opened>(null);
   const stage = useRef<HTMLDivElement>(null);
   const last = knot.steps.length - 1;
   const step = knot.steps[at];
-  const { moment, replay } = useTravel(step);
+  const { moment, replay } = useTravel(step, settings.pace, along);
+  useWakeLock();
   const go = (to: number): void => setAt(Math.max(0, Math.min(last, to)));
-  const move = (by: number): void => setAt((now) => Math.max(0, Math.min(last, now + by)));
-  const swipe = useSwipe(() => move(1), () => move(-1));
-  useKeys({ next: () => move(1), previous: () => move(-1), first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, wrong: () => setWrong(true), story: settings.toggleStory, replay, help: () => setKeys((now) => !now), leave: onLeave }, keys || wrong);
+  const next = (): void => {
+    if (at < last) go(at + 1);
+    else if (!along) {
+      setAlong(true);
+      go(0);
+    }
+  };
+  const previous = (): void => go(at - 1);
+  const screen = useScreen(knot.id, at + 1, last + 1, (to) => go(to - 1));
+  const swipe = useSwipe(next, previous);
+  useKeys({
+    next, previous, first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, story: settings.toggleStory, replay,
+    along: () => setAlong((now) => !now), finished: () => setBeside((now) => !now), slower: () => settings.changePace(-1), faster: () => settings.changePace(1),
+    wrong: () => setOpen('wrong'), phone: () => setOpen('phone'), help: () => setOpen('keys'), leave: onLeave,
+  }, open !== null);
   useEffect(() => { stage.current?.focus(); }, []);
   const tight = step?.tight ? knot.tight : null;
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
   const shown = tight ?? knot.loose;
   const tall = (knot.loose.box[2] ?? 1) < 1.15 * (knot.loose.box[3] ?? 1);
   const say = (settings.story ? step?.story : null) ?? step?.say ?? '';
+  const close = (): void => setOpen(null);
   return (
-    <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" {...swipe}>
+    <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" data-mode={along ? 'along' : 'watch'} {...swipe}>
       <div className="flex flex-wrap items-center justify-between gap-x-2 px-3 pt-2 rail:flex-nowrap rail:px-6">
         <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
         {/* In the hand the tools have a line of their own. */}
-        <div className="order-3 flex w-full shrink-0 rail:order-2 rail:w-auto">
-          <button type="button" className={TOOL} aria-pressed={settings.view === 'left'} aria-label={words.show.left} title={words.show.left} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></button>
-          <button type="button" className={TOOL} aria-label={words.show.nextView} title={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></button>
-          {knot.methods.length > 1 && <button type="button" className={TOOL} aria-label={words.show.nextMethod} title={words.show.nextMethod} onClick={onMethod}><Waypoints aria-hidden /></button>}
-          {knot.wrong.length > 0 && <button type="button" className={TOOL} aria-label={words.show.wrong} title={words.show.wrong} onClick={() => setWrong(true)}><SearchX aria-hidden /></button>}
-          <button type="button" className={TOOL} aria-pressed={settings.story} aria-label={words.show.story} title={words.show.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></button>
-          <button type="button" className={TOOL} aria-label={words.show.replay} title={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></button>
-          <button type="button" className={`${TOOL} hidden rail:grid`} aria-label={words.show.keys} title={words.show.keys} onClick={() => setKeys(true)}><Keyboard aria-hidden /></button>
+        <div className="order-3 flex w-full shrink-0 overflow-x-auto rail:order-2 rail:w-auto">
+          <Tool name={words.show.along} pressed={along} onClick={() => setAlong((now) => !now)}><HandHelping aria-hidden /></Tool>
+          <Tool name={words.show.left} pressed={settings.view === 'left'} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></Tool>
+          <Tool name={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></Tool>
+          {knot.methods.length > 1 && <Tool name={words.show.nextMethod} onClick={onMethod}><Waypoints aria-hidden /></Tool>}
+          {knot.wrong.length > 0 && <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}><SearchX aria-hidden /></Tool>}
+          <Tool name={words.show.finishedBeside} pressed={beside} onClick={() => setBeside((now) => !now)}><Image aria-hidden /></Tool>
+          <Tool name={words.show.story} pressed={settings.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></Tool>
+          <Tool name={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></Tool>
+          <Tool name={words.show.slower} disabled={settings.pace <= 0.5} onClick={() => settings.changePace(-1)}><Turtle aria-hidden /></Tool>
+          <Tool name={words.show.faster} disabled={settings.pace >= 2} onClick={() => settings.changePace(1)}><Rabbit aria-hidden /></Tool>
+          <Tool name={words.show.phone} pressed={screen.taken} onClick={() => setOpen('phone')}><Smartphone aria-hidden /></Tool>
+          <a className={TOOL} aria-label={words.show.save} title={words.show.save} href={fileOf(knot, settings.view, tight !== null ? null : at + 1)} download><Download aria-hidden /></a>
+          <span className="hidden rail:block"><Tool name={words.show.keys} onClick={() => setOpen('keys')}><Keyboard aria-hidden /></Tool></span>
         </div>
-        <button type="button" className={`${TOOL} order-2 shrink-0 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
+        <button type="button" className={`${TOOL} order-2 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
       </div>
-      <div className={`flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
+      <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
           <KnotPicture drawing={shown} moment={tight ? null : moment} text={knot.text} className="absolute inset-0 size-full p-2 rail:p-4" />
-          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize" onClick={() => move(-1)} />
-          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize" onClick={() => move(1)} />
+          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize" onClick={previous} />
+          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize" onClick={next} />
         </div>
+        {beside && !tall && <Finished knot={knot} />}
         <div className={`px-4 rail:px-10 ${tall ? 'rail:flex rail:w-[44%] rail:flex-col rail:justify-center rail:pl-2' : ''}`}>
           {(at === 0 || at === last) && knot.cautions.map((caution) => <p key={caution} className="mb-2 border-l-4 border-signal pl-3 font-semibold rail:text-xl">{caution}</p>)}
+          {beside && tall && <Finished knot={knot} />}
+          {along && <p className="font-semibold text-signal rail:text-2xl">{words.show.along}</p>}
           <p aria-live="polite" className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-24 rail:text-[2.6rem]">
             <span className="sr-only">{words.show.step(at + 1, last + 1)}. </span>{say}
           </p>
         </div>
       </div>
       <div className="px-4 pb-3 rail:px-10 rail:pb-5"><Beads at={at} count={last + 1} go={go} /></div>
-      {wrong && <WrongForms knot={knot} onClose={() => setWrong(false)} />}
-      <Sheet open={keys} onClose={() => setKeys(false)} title={words.show.keys}>
+      {open === 'wrong' && <WrongForms knot={knot} onClose={close} />}
+      <PhoneSheet open={open === 'phone'} screen={screen} onClose={close} />
+      <Sheet open={open === 'keys'} onClose={close} title={words.show.keys}>
         <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
           {words.show.keyList.map(([key, does]) => [<dt key={key} className="font-semibold">{key}</dt>, <dd key={does}>{does}</dd>])}
         </dl>
       </Sheet>
     </div>
   );
+}
+
+function Tool({ name, pressed, disabled, onClick, children }: { name: string; pressed?: boolean; disabled?: boolean; onClick: () => void; children: ReactNode }) {
+  return <button type="button" className={TOOL} {...(pressed === undefined ? {} : { 'aria-pressed': pressed })} disabled={disabled} aria-label={name} title={name} onClick={onClick}>{children}</button>;
+}
+
+/** What it will be, small, beside what it is. */
+function Finished({ knot }: { knot: Schemas['Knot'] }) {
+  return (
+    <figure className="mx-4 mb-3 flex items-center gap-4 rounded-2xl border border-line bg-card p-2 [--ground:var(--card)] rail:mx-10 rail:self-end" data-testid="finished">
+      <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-24 w-40 rail:h-40 rail:w-72" />
+      <figcaption className="text-center text-sm font-semibold text-soft">{words.show.finishedBeside}</figcaption>
+    </figure>
+  );
+}
+
+/** The address at which what is shown is a file; without a step, the finished knot drawn up. */
+function fileOf(knot: Schemas['Knot'], view: ShowSettings['view'], step: number | null): string {
+  return `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}&${step === null ? 'tight=yes' : `step=${step}`}`;
 }
 
 /** What is not as usual: another side, another method. */

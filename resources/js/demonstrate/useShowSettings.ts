@@ -3,28 +3,29 @@ import { useState } from 'react';
 export const VIEWS = ['learner', 'across', 'behind', 'left'] as const;
 export type View = (typeof VIEWS)[number];
 
-export type ShowSettings = { view: View; story: boolean; nextView: () => void; toggleLeft: () => void; toggleStory: () => void };
+export const PACES = [0.5, 1, 2] as const;
 
-function kept(): View {
-  const view = sessionStorage.getItem('show-view');
-  return VIEWS.find((one) => one === view) ?? 'learner';
+export type ShowSettings = { view: View; story: boolean; pace: number; nextView: () => void; toggleLeft: () => void; toggleStory: () => void; changePace: (by: number) => void };
+
+/** A choice that stays for the meeting: as long as this tab is open. */
+function useKept<T extends string>(key: string, allowed: readonly T[], usual: T): [T, (now: T) => void] {
+  const [value, setValue] = useState<T>(() => allowed.find((one) => one === sessionStorage.getItem(key)) ?? usual);
+  return [value, (now) => {
+    sessionStorage.setItem(key, now);
+    setValue(now);
+  }];
 }
 
 /** How the room is shown a knot; it stays so for the meeting. */
 export function useShowSettings(): ShowSettings {
-  const [view, setView] = useState<View>(kept);
-  const [story, setStory] = useState(() => sessionStorage.getItem('show-story') === 'yes');
-  const look = (next: View): void => {
-    sessionStorage.setItem('show-view', next);
-    setView(next);
-  };
+  const [view, look] = useKept('show-view', VIEWS, 'learner');
+  const [story, tell] = useKept('show-story', ['yes', 'no'] as const, 'no');
+  const [pace, walk] = useKept('show-pace', ['0', '1', '2'] as const, '1');
   return {
-    view, story,
+    view, story: story === 'yes', pace: PACES[Number(pace)] ?? 1,
     nextView: () => look(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? 'learner'),
     toggleLeft: () => look(view === 'left' ? 'learner' : 'left'),
-    toggleStory: () => setStory((now) => {
-      sessionStorage.setItem('show-story', now ? 'no' : 'yes');
-      return !now;
-    }),
+    toggleStory: () => tell(story === 'yes' ? 'no' : 'yes'),
+    changePace: (by) => walk((['0', '1', '2'] as const)[Math.max(0, Math.min(2, Number(pace) + by))] ?? '1'),
   };
 }

@@ -5,33 +5,49 @@ import type { Moment } from '../drawing/KnotPicture';
 type Step = Schemas['KnotStep'];
 
 /** Rope widths a second: slow enough for the eyes at the back. */
-const PACE = 7;
+const SPEED = 7;
+
+/** How long a finished move rests before it is shown again, in milliseconds. */
+const REST = 1500;
 
 /** Where each rope lay before a step. */
 function before(step: Step): Record<string, number> {
   return { ...step.reach, ...Object.fromEntries(Object.entries(step.moved).map(([id, span]) => [id, span[0] ?? 0])) };
 }
 
-/** The moment to draw: the ends travel along their paths to where the step leaves them. */
-export function useTravel(step: Step | undefined): { moment: Moment | null; replay: () => void } {
+/**
+ * The moment to draw: the ends travel along their paths to where the step leaves them, at a pace of 1 or slower or faster; over
+ * and over again where the room ties along.
+ */
+export function useTravel(step: Step | undefined, pace = 1, again = false): { moment: Moment | null; replay: () => void } {
   const [run, setRun] = useState(0);
   const [gone, setGone] = useState<{ step: Step | undefined; run: number; share: number }>({ step: undefined, run: 0, share: 1 });
   const still = !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   useEffect(() => {
     if (still) return undefined;
     const farthest = Math.max(...Object.values(step.moved).map(([from = 0, to = 0]) => to - from));
-    const lasts = Math.max(700, (farthest / PACE) * 1000);
+    const lasts = Math.max(700, (farthest / SPEED) * 1000) / pace;
     let frame = 0;
+    let rest = 0;
     let started: number | null = null;
     const draw = (now: number): void => {
       started ??= now;
       const part = Math.min(1, (now - started) / lasts);
       setGone({ step, run, share: part * part * (3 - 2 * part) });
       if (part < 1) frame = requestAnimationFrame(draw);
+      else if (again) {
+        rest = window.setTimeout(() => {
+          started = null;
+          frame = requestAnimationFrame(draw);
+        }, REST);
+      }
     };
     frame = requestAnimationFrame(draw);
-    return () => cancelAnimationFrame(frame);
-  }, [step, run, still]);
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+    };
+  }, [step, run, still, pace, again]);
   const replay = useCallback(() => setRun((now) => now + 1), []);
   if (!step) return { moment: null, replay };
   // Until the first frame of a new step is drawn, its ends lie where they started.

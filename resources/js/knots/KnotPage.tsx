@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Presentation } from 'lucide-react';
+import { Download, Presentation, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -9,7 +9,8 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { WrongPair } from '../drawing/WrongPair';
 import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
-import { number } from '../words/format';
+import { useMe } from '../shell/me';
+import { length, listOf, number } from '../words/format';
 import { words } from '../words/en';
 
 type Knot = Schemas['Knot'];
@@ -33,7 +34,11 @@ export function KnotPage() {
           {knot.names.length > 1 && <p className="text-soft">{words.knot.also(knot.names.slice(1).join(', '))}</p>}
           <p className="mt-2 max-w-prose text-lg">{knot.purpose}</p>
         </div>
-        <Link to={`/show/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg bg-signal px-5 font-semibold text-on-signal"><Presentation aria-hidden className="size-5" /> {words.knot.show}</Link>
+        <div className="flex flex-wrap gap-2">
+          <Link to={`/handout/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"><Printer aria-hidden className="size-5" /> {words.show.handout}</Link>
+          <a href={`/api/knots/${knot.id}/drawing.svg?method=${knot.method}&view=${view}`} download className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"><Download aria-hidden className="size-5" /> SVG</a>
+          <Link to={`/show/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg bg-signal px-5 font-semibold text-on-signal"><Presentation aria-hidden className="size-5" /> {words.knot.show}</Link>
+        </div>
       </div>
       {knot.cautions.map((caution) => <p key={caution} className="max-w-prose border-l-4 border-signal pl-3 font-semibold">{caution}</p>)}
       <div className="grid gap-8 rail:grid-cols-[1.25fr_1fr]">
@@ -93,7 +98,26 @@ function Facts({ knot, look, onLook }: { knot: Knot; look: keyof Knot['look'] | 
           <div><dt className="text-sm font-semibold text-soft">{words.knot.after}</dt><dd>{knot.prerequisites.map((id) => <Link key={id} to={`/knot/${id}`} className="mr-3 inline-flex min-h-12 items-center underline">{name(id)}</Link>)}</dd></div>
         )}
       </dl>
+      <Ropes knot={knot} />
     </div>
+  );
+}
+
+/** What it takes of the group's own ropes, and which of its badges want it. */
+function Ropes({ knot }: { knot: Knot }) {
+  const me = useMe();
+  const mm = (value: number): string => length(value, me.group.units);
+  return (
+    <dl className="flex flex-col gap-2">
+      {knot.badges.length > 0 && <div><dt className="text-sm font-semibold text-soft">{words.knot.wantedBy}</dt><dd>{listOf(knot.badges)}</dd></div>}
+      {knot.ropes.map((rope) => (
+        <div key={rope.name}>
+          <dt className="text-sm font-semibold text-soft">{words.knot.ropeUsed}: {rope.name}{rope.object_mm !== null && `, ${words.knot.onStave(mm(rope.object_mm))}`}</dt>
+          <dd>{words.knot.ropeLine(mm(rope.used_mm), mm(rope.tail_mm), mm(rope.total_mm))}</dd>
+          <dd><details><summary className="min-h-12 content-center text-soft underline">{words.check.why}</summary>{rope.reason} {rope.tail_reason}</details></dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
+import { Map as MapIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { knotsQuery } from '../api/queries';
+import { crewQuery, knotsQuery, nextKnotsQuery } from '../api/queries';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
@@ -16,17 +17,27 @@ export function KnotsPage() {
   const knots = useQuery(knotsQuery);
   const [family, setFamily] = useState<Family | null>(null);
   const [text, setText] = useState('');
+  const [badge, setBadge] = useState('');
+  const [learner, setLearner] = useState('');
+  const crew = useQuery(crewQuery);
+  const next = useQuery({ ...nextKnotsQuery(learner), enabled: learner !== '' });
   if (knots.isPending) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
   const all = knots.data.knots;
-  const found = matching(all, family, text);
+  const found = matching(all, family, text).filter((knot) => (badge === '' || knot.badges.includes(badge)) && (learner === '' || next.data?.knots.includes(knot.id)));
+  const badges = [...new Set(all.flatMap((knot) => knot.badges))];
   const names = new Map(all.map((knot) => [knot.id, knot.name.toLowerCase()]));
   return (
     <div>
       <h1 className="text-3xl">{words.show.title}</h1>
       <p className="mb-4 text-soft">{all.length === 0 ? words.show.empty : words.show.pick}</p>
       <div className="mb-5 flex flex-col gap-3">
-        <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft rail:w-80" />
+        <div className="flex flex-wrap items-center gap-2">
+          <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft max-rail:w-full rail:w-80" />
+          <Pick label={words.knot.byBadge} value={badge} onChange={setBadge} options={[['', words.knot.anyBadge], ...badges.map((one) => [one, one] as const)]} />
+          <Pick label={words.knot.byLearner} value={learner} onChange={setLearner} options={[['', words.knot.anyLearner], ...(crew.data?.learners ?? []).map((one) => [one.id, one.name] as const)]} />
+          <Link to="/map" className="inline-flex min-h-12 items-center gap-2 rounded-full border-2 border-line bg-card px-4 font-semibold"><MapIcon aria-hidden className="size-5" /> {words.knot.map}</Link>
+        </div>
         <ul aria-label={words.knot.purposes} className="-mx-4 flex gap-2 overflow-x-auto px-4 pb-1 rail:mx-0 rail:flex-wrap rail:overflow-visible rail:px-0">
           {FAMILIES.filter((one) => all.some((knot) => knot.family === one)).map((one) => (
             <li key={one}>
@@ -40,6 +51,17 @@ export function KnotsPage() {
         {found.map((knot) => <Card key={knot.id} knot={knot} names={names} />)}
       </ul>
     </div>
+  );
+}
+
+function Pick({ label, value, onChange, options }: { label: string; value: string; onChange: (value: string) => void; options: (readonly [string, string])[] }) {
+  return (
+    <label className="inline-flex min-h-12 items-center gap-2 rounded-full border border-soft bg-card pr-2 pl-4">
+      <span className="text-sm whitespace-nowrap text-soft">{label}</span>
+      <select value={value} onChange={(event) => onChange(event.target.value)} className="min-h-11 max-w-40 rounded-full bg-card font-semibold">
+        {options.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
+      </select>
+    </label>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { CheckCheck, Presentation } from 'lucide-react';
+import { CheckCheck, Presentation, Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
@@ -22,6 +22,7 @@ export function SessionPage() {
         <p className="text-soft">{words.course.meeting(meeting.number)}{meeting.place && `, ${meeting.place}`}</p>
         <h1 className="text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">{words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}</p>
+        {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
       </div>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">
         <Roll sheet={sheet.data} />

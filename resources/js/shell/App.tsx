@@ -10,6 +10,9 @@ import { CoursePage } from '../course/CoursePage';
 import { CrewPage } from '../crew/CrewPage';
 import { LearnerPage } from '../crew/LearnerPage';
 import { DemonstratePage } from '../demonstrate/DemonstratePage';
+import { PhonePage } from '../demonstrate/PhonePage';
+import { CardsPage, HandoutPage } from '../handout/HandoutPage';
+import { KnotMap } from '../knots/KnotMap';
 import { KnotPage } from '../knots/KnotPage';
 import { KnotsPage } from '../knots/KnotsPage';
 import { SessionPage } from '../session/SessionPage';
@@ -22,6 +25,7 @@ import { MeContext } from './me';
 export function App() {
   return (
     <Routes>
+      <Route path="/phone" element={<PhonePage />} />
       <Route path="/join/:token" element={<JoinPage />} />
       <Route path="/reset/:token" element={<ResetPage />} />
       <Route path="*" element={<SignedIn />} />
@@ -42,12 +46,15 @@ function SignedIn() {
     <MeContext value={me.data}>
       <Routes>
         <Route path="/show/:knot" element={<DemonstratePage />} />
+        <Route path="/handout/:knot" element={<HandoutPage />} />
+        <Route path="/cards/:meeting" element={<CardsPage />} />
         <Route element={<Frame />}>
           {/* The app opens on the moment that is due: a meeting today, else the course. */}
           <Route index element={<Navigate to={me.data.tonight ? `/meeting/${me.data.tonight}` : '/course'} replace />} />
           <Route path="/course" element={<CoursePage />} />
           <Route path="/meeting/:meeting" element={<SessionPage />} />
           <Route path="/show" element={<KnotsPage />} />
+          <Route path="/map" element={<KnotMap />} />
           <Route path="/knot/:knot" element={<KnotPage />} />
           <Route path="/check/:knot?" element={<CheckPage />} />
           <Route path="/crew" element={<CrewPage />} />

@@ -49,7 +49,7 @@ export const words = {
   },
   session: {
     roll: 'Who is here', here: 'here', away: 'away', count: (n: number, all: number) => `${number(n)} of ${number(all)} here`,
-    blocks: 'Run sheet', show: 'Show', check: 'Check',
+    blocks: 'Run sheet', cards: 'Cards to print', show: 'Show', check: 'Check',
     kinds: { welcome: 'Welcome', old: 'Old knot', new: 'New knot', again: 'Once more', free: 'Use the knots', clear_up: 'Clear up' },
     past: 'This meeting is over. What was checked is on the crew board.', noPlan: 'Nothing is planned: every need is met.', mark: (name: string) => `${name}, here or away`,
     markHelp: 'Tap a name: here, and again: away.', cannot: 'Helpers check knots; a leader marks who is here.',
@@ -60,15 +60,24 @@ export const words = {
     next: 'Next step', previous: 'Step back', close: 'Leave', left: 'Left-handed', right: 'Right-handed', story: 'Story', plain: 'Plain words',
     views: { learner: 'Learner’s side', across: 'Facing the room', behind: 'From behind', left: 'Left-handed' }, view: 'Seen from', nextView: 'Another side', nextMethod: 'Another method',
     wrong: 'Usual mistakes', wrongOf: (knot: string) => `${knot}: usual mistakes`, noWrong: 'No usual mistake is known.', rightForm: 'Right', fallsOut: 'Falls out', ringed: 'Ringed: where it parts from the right knot.', fix: 'Mend it:', nextWrong: 'Next mistake', previousWrong: 'Mistake before', countWrong: (n: number, all: number) => `${n} of ${all}`,
-    keys: 'Keys', keyList: [['→  Space  Page Down', 'next step'], ['←  Page Up', 'step back'], ['L', 'left-handed and back'], ['V', 'another side'], ['M', 'another method'], ['W', 'usual mistakes'], ['S', 'story or plain words'], ['R', 'replay the move'], ['Home  End', 'first and last step'], ['Esc', 'leave']] as const,
+    keys: 'Keys', keyList: [['→  Space  Page Down', 'next step'], ['←  Page Up', 'step back'], ['L', 'left-handed and back'], ['V', 'another side'], ['M', 'another method'], ['W', 'usual mistakes'], ['S', 'story or plain words'], ['R', 'replay the move'], ['T', 'watch, or tie along'], ['F', 'the finished knot beside it'], ['−  +', 'slower, faster'], ['C', 'step it from a phone'], ['Home  End', 'first and last step'], ['Esc', 'leave']] as const,
     minutes: (n: number) => `${n} min`, after: (knots: string) => `after the ${knots}`, empty: 'There are no knots to show.', replay: 'Replay',
+    watch: 'Watch', along: 'Tie along', alongAbout: 'Each move is shown again until you go on.', finishedBeside: 'The finished knot', slower: 'Slower', faster: 'Faster', paceNow: (pace: string) => `Pace ${pace}`, save: 'Save this drawing', handout: 'Handout',
+    phone: 'Step it from a phone', phoneOpen: (address: string) => `On the phone, open ${address} and enter`, phoneGood: 'Good for ten minutes, five tries and one phone.', phoneTaken: 'A phone steps this screen.', phoneEnd: 'Take the screen back', phoneMake: 'Show a code',
   },
   knot: {
     search: 'Name or purpose', purposes: 'What for', noneFound: 'No knot is called that. Try another word, or take out the purpose.', foundCount: (n: number) => count(n, 'knot', 'knots'),
     families: { stopper: 'Stop an end', loop: 'A loop that stays', hitch: 'Tie to something', bend: 'Join two ropes', binding: 'Tie something up', lashing: 'Hold poles together', ornament: 'Decorate' },
+    byBadge: 'Badge', anyBadge: 'Any badge', byLearner: 'May learn next', anyLearner: 'Everyone', map: 'Map', list: 'List', mapTitle: 'What comes before what', mapAbout: 'Each knot stands to the right of those it needs. Pick one to see its way there.', wantedBy: 'Wanted by', ropeUsed: 'Rope it takes', ropeLine: (used: string, tail: string, total: string) => `${used} and a tail of ${tail}: ${total}`, onStave: (d: string) => `round a stave of ${d}`, wantedByBadges: (badges: string) => `for ${badges}`,
     more: 'More about it', moreOf: (knot: string) => `More about it: ${knot}`, show: 'Show it', also: (names: string) => `Also called ${names}`, pictures: 'Pictures', method: 'Method', tight: (knot: string) => `${knot}, drawn up tight`,
     look: 'What to look at', where: 'Where?', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
     counted: (crossings: string, tau: string, gamma: string) => `${crossings} crossings; twist fluctuation ${tau}; circulation ${gamma}. A counting rule from knot theory, to teach with: real ropes are tested, not computed.`,
+  },
+  phone: {
+    title: 'Step the room’s screen', lead: 'The screen in the hall shows six characters. It carries the knot and the step, and nothing else.', code: 'The code', go: 'Take the screen', ended: 'The screen has been taken back.',
+  },
+  handout: {
+    paper: 'Paper', a4: 'A4', a5: 'A5', letter: 'Letter', print: 'Print', steps: 'How to tie it', checks: 'What to look at', wrong: 'A usual mistake', right: 'Right', tailRule: (mm: string, rope: string) => `Tail in ${rope}: at least ${mm}`, cards: (n: number) => `Cards for meeting ${number(n)}`, cut: 'Cut along the lines.', none: 'No knot is planned for this meeting, so there are no cards.', finished: 'Finished', of: 'Compadre',
   },
   check: {
     title: 'Check', pickKnot: 'Knot', rope: 'Rope', tail: (mm: string) => `Tail: ${mm}`, why: 'Why?', pass: (name: string) => `${name}: clean pass`, passShort: 'Pass',

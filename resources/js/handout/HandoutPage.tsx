@@ -1,0 +1,165 @@
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { ArrowLeft, Printer } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { knotQuery, runSheetQuery } from '../api/queries';
+import { useShowSettings } from '../demonstrate/useShowSettings';
+import { KnotPicture } from '../drawing/KnotPicture';
+import { useMe } from '../shell/me';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Failure, Loading } from '../ui/states';
+import { dayLong, length } from '../words/format';
+import { words } from '../words/en';
+
+type Knot = Schemas['Knot'];
+
+const PAPERS = { a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4' }, a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5' }, letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter' } } as const;
+type Paper = keyof typeof PAPERS;
+
+/** One knot on one page, to print. */
+export function HandoutPage() {
+  const { knot: id = '' } = useParams();
+  const { view } = useShowSettings();
+  const knot = useQuery(knotQuery(id, view));
+  if (knot.isPending) return <Loading />;
+  if (knot.isError) return <Failure error={knot.error} retry={() => void knot.refetch()} />;
+  return <ToPrint back={`/knot/${id}`}>{() => <OnePage knot={knot.data} />}</ToPrint>;
+}
+
+/** A page of small cards for the knots of a meeting. */
+export function CardsPage() {
+  const { meeting = '' } = useParams();
+  const { view } = useShowSettings();
+  const sheet = useQuery(runSheetQuery(meeting));
+  const ids = [...new Set((sheet.data?.meeting.blocks ?? []).map((block) => block.knot).filter((knot) => knot !== null))];
+  const knots = useQueries({ queries: ids.map((id) => knotQuery(id, view)) });
+  if (sheet.isPending || knots.some((knot) => knot.isPending)) return <Loading />;
+  if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
+  const found = knots.map((knot) => knot.data).filter((knot) => knot !== undefined);
+  return (
+    <ToPrint back={`/meeting/${meeting}`}>
+      {() => (
+        <>
+          <header className="mb-[2mm] flex items-baseline justify-between">
+            <h1 className="text-[1.5em]">{words.handout.cards(sheet.data.meeting.number)}</h1>
+            <p>{dayLong(sheet.data.meeting.date)}. {words.handout.cut}</p>
+          </header>
+          {found.length === 0 && <p>{words.handout.none}</p>}
+          <ul className="grid min-h-0 flex-1 auto-rows-[minmax(0,1fr)] grid-cols-2">{found.map((knot) => <Card key={knot.id} knot={knot} />)}</ul>
+        </>
+      )}
+    </ToPrint>
+  );
+}
+
+function ToPrint({ back, children }: { back: string; children: () => ReactNode }) {
+  const [paper, setPaper] = useState<Paper>('a4');
+  const { width, height, type, size } = PAPERS[paper];
+  return (
+    <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
+      <style>{`@page { size: ${size}; margin: 0 }`}</style>
+      <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
+        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold"><ArrowLeft aria-hidden className="size-5" /> {words.back}</Link>
+        <div className="w-64"><Choice label={words.handout.paper} value={paper} onChange={setPaper} options={[['a4', words.handout.a4], ['a5', words.handout.a5], ['letter', words.handout.letter]] as const} /></div>
+        <Button look="signal" onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.handout.print}</Button>
+      </div>
+      <div className="overflow-x-auto print:overflow-visible">
+        <main className="handout mx-auto flex flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg print:m-0 print:shadow-none" style={{ width, height, fontSize: type }} data-testid="handout">{children()}</main>
+      </div>
+    </div>
+  );
+}
+
+function OnePage({ knot }: { knot: Knot }) {
+  const form = knot.wrong[0];
+  const said = knot.mistakes[0];
+  return (
+    <>
+      <header className="mb-[3mm] flex items-start justify-between gap-[4mm] border-b-2 border-black pb-[2mm]">
+        <div>
+          <h1 className="text-[2.4em]">{knot.name}</h1>
+          <p>{knot.purpose}</p>
+        </div>
+        <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-[24mm] w-[42mm] shrink-0" />
+      </header>
+      <Cautions knot={knot} />
+      <ol className="grid min-h-0 flex-[3] auto-rows-[minmax(0,1fr)] gap-[2.5mm]" style={{ gridTemplateColumns: `repeat(${columnsFor(knot)}, minmax(0, 1fr))` }}>
+        {knot.steps.map((step, n) => (
+          <li key={n} className="flex min-h-0 flex-col">
+            <div className="relative min-h-0 flex-1">
+              <KnotPicture drawing={step.tight && knot.tight ? knot.tight : knot.loose} moment={step.tight && knot.tight ? null : { reach: step.reach, moved: step.moved, far: Object.fromEntries(Object.entries(step.far).map(([id, span]) => [id, span[1] ?? 0])) }} text={words.show.step(n + 1, knot.steps.length)} className="absolute inset-0 size-full" />
+            </div>
+            <p><strong>{n + 1}.</strong> {step.say}</p>
+          </li>
+        ))}
+      </ol>
+      <div className="mt-[3mm] grid grid-cols-2 gap-[5mm] border-t-2 border-black pt-[2mm]">
+        <Checks knot={knot} />
+        {form && (
+          <section>
+            <h2 className="text-[1.2em]">{words.handout.wrong}</h2>
+            <div className="grid grid-cols-2 gap-[2mm]">
+              {[{ drawing: knot.loose, name: words.handout.right }, { drawing: form.drawing, name: form.name ?? words.show.fallsOut }].map(({ drawing, name }) => (
+                <figure key={name}>
+                  <KnotPicture drawing={drawing} moment={null} text={name} ringed={form.ringed} className="h-[20mm] w-full" />
+                  <figcaption className="text-center font-semibold">{name}</figcaption>
+                </figure>
+              ))}
+            </div>
+            <p>{form.sign}. <strong>{words.show.fix}</strong> {form.fix}.</p>
+          </section>
+        )}
+        {!form && said && (
+          <section>
+            <h2 className="text-[1.2em]">{words.handout.wrong}</h2>
+            <p>{said.sign}. {said.cause}. <strong>{words.show.fix}</strong> {said.fix}.</p>
+          </section>
+        )}
+      </div>
+    </>
+  );
+}
+
+/** As many columns as make the drawings largest, on a page about as high below its head as it is broad. */
+function columnsFor(knot: Knot): number {
+  const [, , wide = 1, high = 1] = knot.loose.box;
+  const size = (columns: number): number => Math.min(1 / columns / wide, (0.9 / Math.ceil(knot.steps.length / columns) - 0.06) / high);
+  return [2, 3, 4].reduce((best, columns) => (size(columns) > size(best) ? columns : best));
+}
+
+function Cautions({ knot }: { knot: Knot }) {
+  return knot.cautions.map((caution) => <p key={caution} className="mb-[2mm] border-l-4 border-black pl-[2mm] font-semibold">{caution}</p>);
+}
+
+function Checks({ knot }: { knot: Knot }) {
+  const parts = (['tying', 'dressing', 'tail'] as const).filter((part) => knot.checks[part].length > 0);
+  return (
+    <section>
+      <h2 className="text-[1.2em]">{words.handout.checks}</h2>
+      <ul>{parts.map((part) => <li key={part}><strong>{words.check.parts[part]}:</strong> {knot.checks[part].join(' ')}</li>)}</ul>
+      <TailRule knot={knot} />
+    </section>
+  );
+}
+
+function TailRule({ knot }: { knot: Knot }) {
+  const me = useMe();
+  const rope = knot.ropes.find((one) => one.usual) ?? knot.ropes[0];
+  return rope && knot.checks.tail.length > 0 ? <p className="mt-[1mm] font-semibold">{words.handout.tailRule(length(rope.tail_mm, me.group.units), rope.name)}</p> : null;
+}
+
+function Card({ knot }: { knot: Knot }) {
+  return (
+    <li className="flex min-h-0 flex-col border border-dashed border-black p-[3mm]">
+      <h2 className="text-[1.4em]">{knot.name}</h2>
+      <Cautions knot={knot} />
+      <div className="relative min-h-0 flex-1"><KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="absolute inset-0 size-full" /></div>
+      <ol className="list-decimal pl-[5mm] text-[0.82em]">{knot.steps.map((step, n) => <li key={n}>{step.say}</li>)}</ol>
+      <p className="mt-[1mm] text-[0.82em]">{knot.checks.tying[0]}</p>
+      {knot.wrong[0] && <p className="text-[0.82em]"><strong>{words.handout.wrong}:</strong> {knot.wrong[0].sign}.</p>}
+      <TailRule knot={knot} />
+    </li>
+  );
+}
