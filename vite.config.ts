@@ -2,8 +2,58 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+const built = String(Date.now());
 
 export default defineConfig({
-  plugins: [laravel({ input: ['resources/js/main.tsx'] }), react(), tailwindcss()],
+  plugins: [
+    laravel({ input: ['resources/js/main.tsx'] }),
+    react(),
+    tailwindcss(),
+    // Once opened, the app opens without a network: its own files are kept, and the last answers of the server with them.
+    VitePWA({
+      strategies: 'generateSW',
+      registerType: 'autoUpdate',
+      injectRegister: false,
+      outDir: 'public',
+      base: '/',
+      buildBase: '/build/',
+      scope: '/',
+      filename: 'sw.js',
+      manifestFilename: 'app.webmanifest',
+      manifest: {
+        id: '/', name: 'Compadre', short_name: 'Compadre', description: 'Plan, demonstrate and check off knot lessons.',
+        start_url: '/', scope: '/', display: 'standalone', background_color: '#f3f4ee', theme_color: '#11242d',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globDirectory: 'public/build',
+        globPatterns: ['assets/*.{js,css,woff2,svg}'],
+        modifyURLPrefix: { '': '/build/' },
+        additionalManifestEntries: [{ url: '/', revision: built }, { url: '/mark.svg', revision: built }],
+        navigateFallback: '/',
+        navigateFallbackDenylist: [/^\/(api|sanctum|build|up)(\/|$)/],
+        cleanupOutdatedCaches: true,
+        clientsClaim: true,
+        skipWaiting: true,
+        inlineWorkboxRuntime: true,
+        runtimeCaching: [
+          {
+            // Knots change with the app: shown at once, and looked up again behind.
+            urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
+            handler: 'StaleWhileRevalidate',
+            options: { cacheName: 'knots', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 600 } },
+          },
+          {
+            // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
+            urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 } },
+          },
+        ],
+      },
+    }),
+  ],
   build: { target: 'es2022', assetsInlineLimit: 0 },
 });

@@ -34,7 +34,7 @@ build_npm() {
 
 build_front() {
     local parts=(resources api package.json package-lock.json vite.config.ts tsconfig.json)
-    [ -f public/build/manifest.json ] && [ -f resources/js/api/schema.d.ts ] && stamp_current front "${parts[@]}" && return
+    [ -f public/build/manifest.json ] && [ -f public/sw.js ] && [ -f resources/js/api/schema.d.ts ] && stamp_current front "${parts[@]}" && return
     step "building the screens"
     quietly var/log/types.log npm run --silent types
     quietly var/log/build.log npm run --silent build

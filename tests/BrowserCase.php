@@ -59,6 +59,7 @@ abstract class BrowserCase extends TestCase
         $this->artisan('migrate:fresh', '--force');
         if ($demo) {
             $this->artisan('compadre:seed-demo');
+            $this->artisan('compadre:warm');
         }
         $this->database('mariadb-dump', '> '.escapeshellarg($kept));
     }
@@ -87,9 +88,22 @@ abstract class BrowserCase extends TestCase
         $this->browser->get(getenv('COMPADRE_TEST_URL').$path);
     }
 
+    /** Goes on within the app, as a link would, without loading it anew. */
+    protected function goTo(string $path): void
+    {
+        $this->browser->executeScript('history.pushState(null, "", arguments[0]); dispatchEvent(new PopStateEvent("popstate"));', [$path]);
+    }
+
     protected function screen(int $width, int $height): void
     {
         $this->devtools('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 600]);
+    }
+
+    /** Takes the network away, from the page and from its worker, or gives it back. */
+    protected function offline(bool $gone): void
+    {
+        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', ['network_conditions' => ['offline' => $gone, 'latency' => 0, 'throughput' => -1, 'download_throughput' => -1, 'upload_throughput' => -1]]);
+        $this->devtools('Network.emulateNetworkConditions', ['offline' => $gone, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
     }
 
     /** @param  array<string, mixed>  $parameters */
@@ -228,9 +242,9 @@ abstract class BrowserCase extends TestCase
      * @param  callable(): ?T  $ask
      * @return T
      */
-    protected function wait(callable $ask, string $what): mixed
+    protected function wait(callable $ask, string $what, int $seconds = 15): mixed
     {
-        $until = microtime(true) + 15;
+        $until = microtime(true) + $seconds;
         do {
             try {
                 $found = $ask();
@@ -242,7 +256,7 @@ abstract class BrowserCase extends TestCase
             }
             usleep(60_000);
         } while (microtime(true) < $until);
-        $this->fail("Waited 15 s for $what at {$this->browser->getCurrentURL()}. The page says: ".mb_strimwidth($this->text(), 0, 600, '…'));
+        $this->fail("Waited $seconds s for $what at {$this->browser->getCurrentURL()}. The page says: ".mb_strimwidth($this->text(), 0, 600, '…'));
     }
 
     private function visible(string $css): ?RemoteWebElement

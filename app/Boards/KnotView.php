@@ -67,7 +67,7 @@ final class KnotView
         $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}-".config()->string('app.engine');
 
         /** @var array<string, mixed> */
-        return Cache::remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
+        return Cache::store('drawings')->remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
     }
 
     /** A drawing as a file of its own: a step from 1, or the finished knot. */

@@ -5,9 +5,11 @@ import { BrowserRouter } from 'react-router';
 import { queryClient } from './api/queries';
 import './app.css';
 import { App } from './shell/App';
+import { startWorker } from './shell/offline';
 import { applyScheme } from './shell/scheme';
 
 applyScheme();
+startWorker();
 
 const root = document.getElementById('app');
 if (root) {

@@ -71,10 +71,10 @@ it('shows every step of every knot, by keys, by beads, mirrored, and with its ca
     $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => k.id)));');
     expect(count($knots))->toBeGreaterThanOrEqual(6);
     foreach ($knots as $id) {
-        $this->visit("/show/$id");
-        $this->find('[data-testid=knot-picture]');
+        $this->goTo("/show/$id");
+        $this->find('[data-testid=stage] [data-testid=knot-picture]');
         $knot = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; fetch('/api/knots/$id').then((r) => r.json()).then(done);");
-        expect($this->find('[data-testid=knot-picture]')->getAttribute('aria-label'))->toBe($knot['text']);
+        $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=stage] [data-testid=knot-picture]")?.getAttribute("aria-label")') === $knot['text'] ? true : null, "the text of $id");
         foreach ($knot['steps'] as $number => $step) {
             $this->see($step['say']);
             $edge = $number === 0 || $number === count($knot['steps']) - 1;

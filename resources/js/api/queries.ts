@@ -5,6 +5,8 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 10_000,
+      // Without a network the worker answers with what it has.
+      networkMode: 'always',
       retry: (count, error) => count < 2 && !(error instanceof ApiProblem && error.status >= 400 && error.status < 500),
     },
   },

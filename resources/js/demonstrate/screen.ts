@@ -37,9 +37,12 @@ export function useScreen(knot: string, step: number, steps: number, go: (step: 
   const [taken, setTaken] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const turn = useRef(-1);
+  // After a reload the screen first asks where it was, before it says where it is.
+  const [ready, setReady] = useState(false);
   const forget = (): void => {
     sessionStorage.removeItem(KEPT);
     turn.current = -1;
+    setReady(false);
     setId(null);
     setCode(null);
     setTaken(false);
@@ -51,16 +54,18 @@ export function useScreen(knot: string, step: number, steps: number, go: (step: 
       turn.current = remote.turn;
       if (remote.knot === knot && remote.step !== step) go(remote.step);
     }
+    setReady(true);
   }, forget);
   useEffect(() => {
-    if (id === null) return;
+    if (id === null || !ready) return;
     void call<Remote>('PUT', `/api/screens/${id}`, { knot, step, steps }).then((remote) => { turn.current = remote.turn; }).catch(() => undefined);
-  }, [id, knot, step, steps]);
+  }, [id, ready, knot, step, steps]);
   const offer = (): void => {
     setFault(null);
     void call<{ code: string; remote: Remote }>('POST', '/api/screens', { knot, step, steps }).then((answer) => {
       sessionStorage.setItem(KEPT, answer.remote.id);
       turn.current = answer.remote.turn;
+      setReady(true);
       setId(answer.remote.id);
       setCode(answer.code);
     }).catch((error: unknown) => setFault(error instanceof ApiProblem ? error.message : String(error)));

@@ -19,7 +19,8 @@ export function useKeys(acts: Acts, paused: boolean): void {
     const press = (event: KeyboardEvent): void => {
       const act = KEYS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       const onControl = event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter');
-      if (!act || onControl || event.ctrlKey || event.metaKey || event.altKey) return;
+      // A dialog that has just closed has had this key already.
+      if (!act || event.defaultPrevented || onControl || event.ctrlKey || event.metaKey || event.altKey) return;
       event.preventDefault();
       now.current[act]?.();
     };

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { houseQuery, meQuery } from '../api/queries';
 import { JoinPage } from '../account/JoinPage';
@@ -21,6 +22,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from './me';
+import { keepKnots } from './offline';
 
 export function App() {
   return (
@@ -36,6 +38,13 @@ export function App() {
 function SignedIn() {
   const house = useQuery(houseQuery);
   const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true });
+  const signedIn = me.data !== null && me.data !== undefined;
+  // When the first page has been drawn and the device has a moment.
+  useEffect(() => {
+    if (!signedIn) return undefined;
+    const later = window.setTimeout(() => void keepKnots().catch(() => undefined), 3000);
+    return () => clearTimeout(later);
+  }, [signedIn]);
   if (house.isError) return <Failure error={house.error} retry={() => void house.refetch()} />;
   if (me.isError) return <Failure error={me.error} retry={() => void me.refetch()} />;
   if (!house.data) return <Loading />;

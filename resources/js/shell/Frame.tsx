@@ -3,10 +3,12 @@ import { NavLink, Outlet } from 'react-router';
 import { words } from '../words/en';
 import { GroupMenu } from './GroupMenu';
 import { useMe } from './me';
+import { useOnline } from './offline';
 
 /** The moments of the job, strung on a rope: down the side at a desk, along the bottom in the hand. */
 export function Frame() {
   const me = useMe();
+  const online = useOnline();
   const moments = [
     { to: '/course', name: words.nav.course, Icon: CalendarRange },
     ...(me.tonight ? [{ to: `/meeting/${me.tonight}`, name: words.nav.tonight, Icon: Sailboat }] : []),
@@ -41,6 +43,7 @@ export function Frame() {
         <span className="hidden justify-center rail:flex"><GroupMenu /></span>
       </nav>
       <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 rail:px-8 rail:pt-7 rail:pb-10">
+        {!online && <p role="status" className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 text-soft">{words.offline}</p>}
         <Outlet />
       </main>
     </div>

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { call } from '../api/client';
 import { words } from '../words/en';
 import { useMe } from './me';
+import { forgetAll } from './offline';
 import { currentScheme, toggleScheme } from './scheme';
 
 const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-highlighted:bg-wash';
@@ -15,6 +16,7 @@ export function GroupMenu() {
   const [scheme, setScheme] = useState(currentScheme);
   const signOut = async (): Promise<void> => {
     await call('POST', '/api/sign-out');
+    await forgetAll();
     // Loaded anew, so that nothing of the group stays in this device's memory.
     window.location.assign('/');
   };

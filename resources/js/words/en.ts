@@ -12,6 +12,7 @@ export const words = {
   back: 'Back',
   save: 'Save',
   unknown: 'Something went wrong.',
+  offline: 'No network. Knots can be shown; the group’s pages are as they were last seen, and checks cannot be sent.',
   notFound: 'There is nothing at this address.',
   nav: { label: 'Main', course: 'Course', tonight: 'Tonight', next: 'Next', show: 'Show', check: 'Check', crew: 'Crew', menu: 'Group and account', people: 'People', dark: 'Dark colours', light: 'Light colours', signOut: 'Sign out', skip: 'Skip to the page' },
   roles: { lead: 'lead', instructor: 'instructor', helper: 'helper' },

@@ -1,0 +1,48 @@
+import { useSyncExternalStore } from 'react';
+import { call, type Schemas } from '../api/client';
+import { VIEWS } from '../demonstrate/useShowSettings';
+
+const KEPT = 'compadre-packs-kept';
+
+/** How long what is kept counts as fresh, in milliseconds. */
+const FRESH = 12 * 3600_000;
+
+/** The app's own files are kept by a worker, so that it opens without a network. */
+export function startWorker(): void {
+  if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
+
+/** Looks at every knot once, from every side, so that the worker has them all when there is no network. */
+export async function keepKnots(): Promise<void> {
+  const last = Number(localStorage.getItem(KEPT) ?? 0);
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - last < FRESH) return;
+  await navigator.serviceWorker.ready;
+  const { knots } = await call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots');
+  for (const view of VIEWS) {
+    for (const knot of knots) {
+      for (const method of [undefined, ...knot.methods.slice(1)]) {
+        await call('GET', `/api/knots/${knot.id}?view=${view}${method === undefined ? '' : `&method=${encodeURIComponent(method)}`}`);
+      }
+    }
+  }
+  localStorage.setItem(KEPT, String(Date.now()));
+}
+
+/** Nothing of the group stays on a device that somebody signs out of. */
+export async function forgetAll(): Promise<void> {
+  localStorage.removeItem(KEPT);
+  if ('caches' in window) await Promise.all(['group', 'knots'].map((name) => caches.delete(name)));
+}
+
+function watch(onChange: () => void): () => void {
+  window.addEventListener('online', onChange);
+  window.addEventListener('offline', onChange);
+  return () => {
+    window.removeEventListener('online', onChange);
+    window.removeEventListener('offline', onChange);
+  };
+}
+
+export function useOnline(): boolean {
+  return useSyncExternalStore(watch, () => navigator.onLine);
+}

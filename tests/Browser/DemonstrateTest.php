@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+
+it('is shown twice: to watch, then to tie along, where a move comes again until the leader goes on', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show/overhand');
+    $this->see('Make a loop');
+    expect($this->find('[data-testid=stage]')->getAttribute('data-mode'))->toBe('watch');
+    $this->press(WebDriverKeys::END);
+    $this->see('Hold both strands');
+    $this->press(WebDriverKeys::PAGE_DOWN);
+    $this->see('Tie along');
+    $this->see('Make a loop');
+    expect($this->find('[data-testid=stage]')->getAttribute('data-mode'))->toBe('along');
+    // The end travels, rests, and travels again.
+    $drawn = fn (): string => (string) $this->browser->executeScript('return document.querySelector("[data-testid=stage] [data-testid=knot-picture]").innerHTML');
+    $moves = fn (): bool => (bool) $this->wait(function () use ($drawn): ?bool {
+        $before = $drawn();
+        usleep(150_000);
+
+        return $drawn() !== $before ? true : null;
+    }, 'the rope moving');
+    expect($moves())->toBeTrue();
+    $this->wait(function () use ($drawn): ?bool {
+        $before = $drawn();
+        usleep(400_000);
+
+        return $drawn() === $before ? true : null;
+    }, 'the rope at rest');
+    expect($moves())->toBeTrue();
+    $this->press('t');
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'Tie along') ? null : true, 'watching again');
+    $this->noConsoleErrors();
+});
+
+it('keeps the pace, the words and the side for the meeting', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show/overhand');
+    $this->see('Make a loop');
+    $this->press('+');
+    $this->wait(fn (): ?bool => $this->find('button[aria-label="Faster"]')->isEnabled() ? null : true, 'the fastest pace');
+    $this->press('s', 'v');
+    $this->see('Facing the room');
+    $this->visit('/show/figure-eight');
+    $this->see('Facing the room');
+    expect($this->find('button[aria-label="Faster"]')->isEnabled())->toBeFalse();
+    expect($this->find('button[aria-label="Story"]')->getAttribute('aria-pressed'))->toBe('true');
+    $this->press('-', '-');
+    $this->wait(fn (): ?bool => $this->find('button[aria-label="Slower"]')->isEnabled() ? null : true, 'the slowest pace');
+});
+
+it('puts the finished knot beside it, and saves what is shown', function (): void {
+    $this->house();
+    $this->signIn();
+    foreach (['/show/truckers-hitch', '/show/square-lashing'] as $path) {
+        $this->visit($path);
+        $this->find('[data-testid=knot-picture]');
+        $this->press('f');
+        expect($this->find('[data-testid=finished]')->getText())->toBe('The finished knot');
+        $covers = $this->browser->executeScript('const a = document.querySelector("[data-testid=finished]").getBoundingClientRect(), b = document.querySelector("[data-testid=stage] [data-testid=knot-picture]").getBoundingClientRect(); return !(a.left >= b.right || a.right <= b.left || a.top >= b.bottom || a.bottom <= b.top);');
+        expect($covers)->toBeFalse();
+        $file = (string) $this->find('a[download]')->getAttribute('href');
+        expect($file)->toContain('step=1');
+        $svg = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.text()).then(done);', [$file]);
+        expect((string) $svg)->toStartWith('<svg')->and(simplexml_load_string((string) $svg))->not->toBeFalse();
+    }
+});
+
+it('draws a bight with both its sides', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show/figure-eight-loop');
+    $this->see('Fold the rope double');
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    $this->see('Lay the bight over both standing strands');
+    // One red end only, the tail: what travels is a bend.
+    $ends = fn (): int => (int) $this->browser->executeScript('return document.querySelectorAll("[data-testid=stage] [data-testid=knot-picture] path[stroke=\'#d8432b\']").length');
+    expect($ends())->toBe(1);
+    $this->press(WebDriverKeys::END);
+    $this->see('Lay the pairs flat');
+    $this->noConsoleErrors();
+});
+
+it('is stepped from a phone that knows the code', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show/bowline');
+    $this->see('Make a small loop');
+    $this->press('c');
+    $this->named('Show a code')->click();
+    $code = $this->find('[data-testid=phone-code]')->getText();
+    $hall = $this->browser->getWindowHandle();
+    $this->browser->switchTo()->newWindow();
+    $phone = $this->browser->getWindowHandle();
+    $this->screen(390, 844);
+    $this->visit('/phone');
+    $this->field('The code')->sendKeys('WRONG1');
+    $this->named('Take the screen')->click();
+    $this->see('five tries');
+    $this->fill('The code', $code);
+    $this->named('Take the screen')->click();
+    $this->see('Step 1 of');
+    $this->named('Next step')->click();
+    $this->see('Step 2 of');
+    $this->browser->switchTo()->window($hall);
+    $this->see('A phone steps this screen');
+    $this->press(WebDriverKeys::ESCAPE);
+    $second = $this->wait(fn () => $this->browser->executeScript('return document.querySelector("[aria-current=step]")?.getAttribute("aria-label")') ?: null, 'the beads');
+    expect($second)->toStartWith('Step 2');
+    // Both outlast a reload, and the hall may go on by itself.
+    $this->browser->navigate()->refresh();
+    $this->wait(fn (): ?bool => str_starts_with((string) $this->browser->executeScript('return document.querySelector("[aria-current=step]")?.getAttribute("aria-label")'), 'Step 2') ? true : null, 'the stage where it was');
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    usleep(1_500_000);
+    $this->browser->switchTo()->window($phone);
+    $this->browser->navigate()->refresh();
+    $this->see('Step 3 of');
+    $this->browser->switchTo()->window($hall);
+    $this->press('c');
+    $this->named('Take the screen back')->click();
+    $this->browser->switchTo()->window($phone);
+    $this->see('taken back');
+});
+
+it('prints every knot on one page, with its caution', function (string $paper): void {
+    $this->house();
+    $this->signIn();
+    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => [k.id, k.name])));');
+    foreach ($paper === 'A4' ? $knots : array_slice($knots, 0, 6) as [$id, $name]) {
+        $this->goTo("/handout/$id");
+        $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=handout] h1")?.textContent') === $name ? true : null, "the handout of $id");
+        $this->named($paper)->click();
+        $cautions = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; fetch('/api/knots/$id').then((r) => r.json()).then((k) => done(k.cautions));");
+        foreach ($cautions as $caution) {
+            $this->see($caution);
+        }
+        $pdf = base64_decode($this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['preferCSSPageSize' => true, 'printBackground' => true]])['data']);
+        expect(preg_match_all('~/Type\s*/Page\b(?!s)~', $pdf))->toBe(1, "$id on $paper");
+        // Nothing is pushed off the page.
+        $fits = $this->browser->executeScript('const page = document.querySelector("[data-testid=handout]"); const edge = page.getBoundingClientRect(); return [...page.querySelectorAll("p, li, h1, h2, svg")].every((one) => { const r = one.getBoundingClientRect(); return r.bottom <= edge.bottom + 1 && r.right <= edge.right + 1; });');
+        expect($fits)->toBeTrue("$id on $paper");
+        $smallest = $this->browser->executeScript('return Math.min(...[...document.querySelectorAll("[data-testid=handout] ol svg")].map((one) => one.getBoundingClientRect().height))');
+        expect($smallest)->toBeGreaterThan($paper === 'A5' ? 20 : 40, "$id on $paper");
+    }
+})->with(['A4', 'A5', 'Letter']);
+
+it('prints cards for a meeting', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->see('Run sheet');
+    $this->named('Cards to print')->click();
+    $this->see('Cards for meeting 6');
+    $this->see('Tail in Practice rope');
+    expect($this->browser->executeScript('return document.querySelectorAll("[data-testid=handout] h2").length'))->toBeGreaterThanOrEqual(1);
+    $this->named('Back')->click();
+    $this->see('Run sheet');
+    $this->noConsoleErrors();
+});
+
+it('finds knots by badge, by what a learner may learn next, and on the map', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/show');
+    $this->see('Sheet bend');
+    $badge = $this->browser->findElement(Facebook\WebDriver\WebDriverBy::xpath('//label[contains(., "Badge")]/select'));
+    $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set; set.call(arguments[0], "Rigger"); arguments[0].dispatchEvent(new Event("change", { bubbles: true }));', [$badge]);
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'Sheet bend') ? null : true, 'only what the badge wants');
+    $this->see('Bowline');
+    $this->visit('/show');
+    $this->see('Sheet bend');
+    $learner = $this->browser->findElement(Facebook\WebDriver\WebDriverBy::xpath('//label[contains(., "May learn next")]/select'));
+    $this->wait(fn (): ?bool => count($learner->findElements(Facebook\WebDriver\WebDriverBy::tagName('option'))) > 5 ? true : null, 'the learners');
+    $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set; const one = [...arguments[0].options].find((o) => o.text === "Ada P."); set.call(arguments[0], one.value); arguments[0].dispatchEvent(new Event("change", { bubbles: true }));', [$learner]);
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'Trucker’s hitch') ? null : true, 'only what may come next');
+    $this->named('Map')->click();
+    $this->see('What comes before what');
+    $this->named('Slip loop')->click();
+    $this->see('More about it: Slip loop');
+    // Walked by keys: on to what builds on it, and back to what it needs.
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    $this->see('More about it: Trucker’s hitch');
+    $this->press(WebDriverKeys::ARROW_LEFT);
+    $this->see('More about it: Slip loop');
+    $this->press(WebDriverKeys::ARROW_LEFT);
+    $this->see('More about it: Overhand knot');
+    $this->noConsoleErrors();
+});
+
+it('says on a knot’s page what it takes and who wants it', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->visit('/knot/clove-hitch');
+    $this->see('Wanted by');
+    $this->see('Rigger');
+    $this->see('Rope it takes: Practice rope, hemp, round a stave of 60 mm');
+    $this->named('Handout')->click();
+    $this->see('What to look at');
+    expect($this->browser->getCurrentURL())->toEndWith('/handout/clove-hitch');
+});

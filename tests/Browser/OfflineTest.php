@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+
+it('opens and shows every knot with no network once it was opened', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->see('Run sheet');
+    // The worker has the app, and every knot from every side.
+    $this->wait(fn (): ?bool => $this->browser->executeScript('return localStorage.getItem("compadre-packs-kept") !== null') ? true : null, 'all knots kept', 90);
+    $this->visit('/course');
+    $this->see('Lantern Hand');
+    $this->visit('/crew');
+    $this->see('Learner');
+    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => [k.id, k.methods])));');
+    $this->offline(true);
+    $this->visit('/show');
+    $this->see('No network');
+    $this->see('Sheet bend');
+    foreach ($knots as [$id, $methods]) {
+        foreach (['learner', 'left'] as $view) {
+            $found = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.json()).then((k) => done(k.steps.length), (e) => done(String(e)));', ["/api/knots/$id?view=$view"]);
+            expect($found)->toBeInt("$id from $view");
+        }
+    }
+    $this->visit('/show/bowline');
+    $this->see('Make a small loop');
+    $this->press('v', WebDriverKeys::ARROW_RIGHT);
+    $this->see('Facing the room');
+    $this->visit('/crew');
+    $this->see('Ada P.');
+    $this->visit('/course');
+    $this->see('Lantern Hand');
+    $this->offline(false);
+    $this->visit('/course');
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'No network') ? null : true, 'the network again');
+    // Signing out leaves nothing of the group behind.
+    $this->named('Group and account')->click();
+    $this->named('Sign out')->click();
+    $this->see('Good evening');
+    $left = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; caches.keys().then((names) => Promise.all(names.filter((n) => n === "group" || n === "knots").map((n) => caches.open(n).then((c) => c.keys()).then((k) => k.map((r) => r.url))))).then((all) => done(all.flat().filter((u) => !u.endsWith("/api/house"))));');
+    expect($left)->toBe([]);
+});
+
+it('can be installed', function (): void {
+    $this->house();
+    $this->visit('/');
+    $this->find('input[type=email]');
+    $manifest = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(document.querySelector("link[rel=manifest]").href).then((r) => r.json()).then(done);');
+    expect($manifest)->toMatchArray(['name' => 'Compadre', 'display' => 'standalone', 'start_url' => '/', 'scope' => '/']);
+    $this->wait(fn (): ?bool => $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(r.active !== null));') ? true : null, 'the worker');
+    $icon = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => done(r.ok));', [$manifest['icons'][0]['src']]);
+    expect($icon)->toBeTrue();
+});
