@@ -112,7 +112,7 @@ final class KnotView
         $tight = $method->hasTight() ? DiagramBuilder::tight($method, $knot->file) : null;
 
         return self::about($knot) + [
-            'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test,
+            'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
             'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->methods),
             'method' => $method->id, 'view' => $view->value, 'version' => $knot->version,
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],

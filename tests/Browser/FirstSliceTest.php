@@ -163,8 +163,8 @@ it('finds a knot by what it is for and by any of its names', function (): void {
     $this->wait(fn () => $names() === $bends ? true : null, 'the bends alone');
     $this->named('Join two ropes')->click();
     // By a name that is not the one shown.
-    $this->find('input[type=search]')->sendKeys('reef');
-    $this->wait(fn () => $names() === ['Square knot'] ? true : null, 'the square knot alone');
+    $this->find('input[type=search]')->sendKeys('thumb');
+    $this->wait(fn () => $names() === ['Overhand knot'] ? true : null, 'the overhand knot alone');
     $this->find('input[type=search]')->sendKeys(' xyz');
     $this->see('No knot is called that');
 });

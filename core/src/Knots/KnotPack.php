@@ -22,6 +22,7 @@ final readonly class KnotPack
      * @param  array<string, KnotMistake>  $mistakes  by id, likeliest first
      * @param  non-empty-list<Method>  $methods  the first is the default
      * @param  bool  $setsOut  whether its small loop can be measured off from the end for a loop of a given size
+     * @param  string  $laidRope  which way to turn in laid rope, where it matters
      */
     public function __construct(
         public string $file,
@@ -51,6 +52,7 @@ final readonly class KnotPack
         public array $mistakes,
         public array $methods,
         public bool $setsOut = false,
+        public string $laidRope = '',
     ) {
     }
 
@@ -72,7 +74,7 @@ final readonly class KnotPack
             $pack->flag('is_mistake'), $pack->text('purpose'), $pack->text('not_for'), $pack->text('tied_with'), $pack->text('undo'),
             $pack->text('test', ''), $pack->text('tail_class'), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
-            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'),
+            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'), $pack->text('laid_rope', ''),
         );
     }
 

@@ -72,7 +72,7 @@ final class PaintOrder
         while ($s > $last->at && $this->isOnAnother($strand->curve->pointAt($s), $last->other)) {
             $s -= 0.1;
         }
-        if ($s > max($last->at, $whole->gap[1] ?? 0.0)) {
+        if ($s - Piece::LAP > max($last->at, $whole->gap[1] ?? 0.0)) {
             array_pop($this->pieces);
             $this->pieces[] = new Piece($number, $whole->from, min($length, $s + Piece::LAP), $whole->gap);
             $this->pieces[] = new Piece($number, max(0.0, $s - Piece::LAP), $length, null);

@@ -38,7 +38,10 @@ final readonly class Quality
     {
         $angle = 90.0;
         foreach ($diagram->crossings as $crossing) {
-            $angle = min($angle, rad2deg($crossing->angle));
+            // Nobody sees the middle line of a pole: only ropes have to cross plainly.
+            if ($diagram->strands[$crossing->over]->kind->isRope() && $diagram->strands[$crossing->under]->kind->isRope()) {
+                $angle = min($angle, rad2deg($crossing->angle));
+            }
         }
         $spans = self::spans($diagram, $pairs);
         [$apart, $paired, $closest] = self::apart($diagram, $spans);

@@ -65,7 +65,7 @@ function ToPrint({ back, children }: { back: string; children: () => ReactNode }
         <div className="w-64"><Choice label={words.handout.paper} value={paper} onChange={setPaper} options={[['a4', words.handout.a4], ['a5', words.handout.a5], ['letter', words.handout.letter]] as const} /></div>
         <Button look="signal" onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.handout.print}</Button>
       </div>
-      <div className="overflow-x-auto print:overflow-visible">
+      <div tabIndex={0} role="region" aria-label={words.show.handout} className="overflow-x-auto print:overflow-visible">
         <main className="handout mx-auto flex flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg print:m-0 print:shadow-none" style={{ width, height, fontSize: type }} data-testid="handout">{children()}</main>
       </div>
     </div>

@@ -75,7 +75,7 @@ function Facts({ knot, look, onLook }: { knot: Knot; look: keyof Knot['look'] | 
   const knots = useQuery(knotsQuery);
   const name = (id: string): string => knots.data?.knots.find((one) => one.id === id)?.name ?? id;
   const checks = (['tying', 'dressing', 'tail'] as const).filter((check) => knot.checks[check].length > 0);
-  const facts = [[words.knot.notFor, knot.not_for], [words.knot.with, knot.tied_with], [words.knot.test, knot.test], [words.knot.undo, knot.undo]] as const;
+  const facts = [[words.knot.notFor, knot.not_for], [words.knot.with, knot.tied_with], [words.knot.test, knot.test], [words.knot.undo, knot.undo], [words.knot.laid, knot.laid_rope]] as const;
   return (
     <div className="flex flex-col gap-6">
       <section aria-labelledby="look">

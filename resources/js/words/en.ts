@@ -71,7 +71,7 @@ export const words = {
     families: { stopper: 'Stop an end', loop: 'A loop that stays', hitch: 'Tie to something', bend: 'Join two ropes', binding: 'Tie something up', lashing: 'Hold poles together', ornament: 'Decorate' },
     byBadge: 'Badge', anyBadge: 'Any badge', byLearner: 'May learn next', anyLearner: 'Everyone', map: 'Map', list: 'List', mapTitle: 'What comes before what', mapAbout: 'Each knot stands to the right of those it needs. Pick one to see its way there.', wantedBy: 'Wanted by', ropeUsed: 'Rope it takes', ropeLine: (used: string, tail: string, total: string) => `${used} and a tail of ${tail}: ${total}`, onStave: (d: string) => `round a stave of ${d}`, wantedByBadges: (badges: string) => `for ${badges}`,
     more: 'More about it', moreOf: (knot: string) => `More about it: ${knot}`, show: 'Show it', also: (names: string) => `Also called ${names}`, pictures: 'Pictures', method: 'Method', tight: (knot: string) => `${knot}, drawn up tight`,
-    look: 'What to look at', where: 'Where?', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
+    look: 'What to look at', where: 'Where?', notFor: 'Not for', with: 'Tied with', test: 'Test', undo: 'To undo', laid: 'In laid rope', after: 'Learn first', hold: 'Why it holds', figures: 'The figures',
     counted: (crossings: string, tau: string, gamma: string) => `${crossings} crossings; twist fluctuation ${tau}; circulation ${gamma}. A counting rule from knot theory, to teach with: real ropes are tested, not computed.`,
   },
   phone: {
