@@ -149,7 +149,13 @@ function heldOrder(Diagram $part, Diagram $whole): void
     foreach ($part->crossings as $crossing) {
         $same = array_filter($whole->crossings, static fn ($other): bool => $other->over === $crossing->over && $other->under === $crossing->under && $other->at->distance($crossing->at) < 1e-9);
         expect($same)->not->toBeEmpty();
-        $last = static fn (int $strand, float $at): int => (int) array_key_last(array_filter($pieces, static fn (Piece $piece): bool => $piece->strand === $strand && $piece->from <= $at && $at <= $piece->to));
+        $last = static fn (int $strand, float $at): int => (int) array_key_last(array_filter($pieces, static function (Piece $piece) use ($part, $strand, $at): bool {
+            // Where pieces overlap, each has half.
+            $from = $piece->from > 0 ? $piece->from + Piece::LAP - 1e-6 : 0.0;
+            $to = $piece->to < $part->strands[$strand]->curve->length() ? $piece->to - Piece::LAP + 1e-6 : $piece->to;
+
+            return $piece->strand === $strand && $from <= $at && $at <= $to;
+        }));
         expect($last($crossing->over, $crossing->overAt))->toBeGreaterThan($last($crossing->under, $crossing->underAt));
     }
 }
