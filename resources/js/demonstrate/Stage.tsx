@@ -15,6 +15,8 @@ import { WrongForms } from './WrongForms';
 
 const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';
 
+const FULL = 'absolute inset-0 size-full p-2 rail:p-4';
+
 type Opened = 'keys' | 'wrong' | 'phone' | null;
 
 /** Twice through: the room watches, then ties along, where each move is shown again until the leader goes on. */
@@ -26,7 +28,8 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   const stage = useRef<HTMLDivElement>(null);
   const last = knot.steps.length - 1;
   const step = knot.steps[at];
-  const { moment, replay } = useTravel(step, settings.pace, along);
+  const [run, setRun] = useState(0);
+  const replay = (): void => setRun((now) => now + 1);
   useWakeLock();
   const go = (to: number): void => setAt(Math.max(0, Math.min(last, to)));
   const next = (): void => {
@@ -75,7 +78,7 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
       </div>
       <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
-          <KnotPicture drawing={shown} moment={tight ? null : moment} text={knot.text} className="absolute inset-0 size-full p-2 rail:p-4" />
+          {tight ? <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} /> : <Moving drawing={shown} step={step} run={run} pace={settings.pace} again={along} text={knot.text} />}
           <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize" onClick={previous} />
           <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize" onClick={next} />
         </div>
@@ -99,6 +102,11 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
       </Sheet>
     </div>
   );
+}
+
+/** The only thing that is drawn anew from frame to frame. */
+function Moving({ drawing, step, run, pace, again, text }: { drawing: Schemas['Drawing']; step: Schemas['KnotStep'] | undefined; run: number; pace: number; again: boolean; text: string }) {
+  return <KnotPicture drawing={drawing} moment={useTravel(step, run, pace, again)} text={text} className={FULL} />;
 }
 
 function Tool({ name, pressed, disabled, onClick, children }: { name: string; pressed?: boolean; disabled?: boolean; onClick: () => void; children: ReactNode }) {

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import type { Moment } from '../drawing/KnotPicture';
 
@@ -19,8 +19,7 @@ function before(step: Step): Record<string, number> {
  * The moment to draw: the ends travel along their paths to where the step leaves them, at a pace of 1 or slower or faster; over
  * and over again where the room ties along.
  */
-export function useTravel(step: Step | undefined, pace = 1, again = false): { moment: Moment | null; replay: () => void } {
-  const [run, setRun] = useState(0);
+export function useTravel(step: Step | undefined, run: number, pace = 1, again = false): Moment | null {
   const [gone, setGone] = useState<{ step: Step | undefined; run: number; share: number }>({ step: undefined, run: 0, share: 1 });
   const still = !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   useEffect(() => {
@@ -48,12 +47,11 @@ export function useTravel(step: Step | undefined, pace = 1, again = false): { mo
       clearTimeout(rest);
     };
   }, [step, run, still, pace, again]);
-  const replay = useCallback(() => setRun((now) => now + 1), []);
-  if (!step) return { moment: null, replay };
+  if (!step) return null;
   // Until the first frame of a new step is drawn, its ends lie where they started.
   const share = still ? 1 : gone.step === step && gone.run === run ? gone.share : 0;
   const start = before(step);
   const reach = Object.fromEntries(Object.entries(step.reach).map(([id, to]) => [id, (start[id] ?? to) + (to - (start[id] ?? to)) * share]));
   const far = Object.fromEntries(Object.entries(step.far).map(([id, [from = 0, to = from]]) => [id, from + (to - from) * share]));
-  return { moment: { reach, moved: step.moved, far }, replay };
+  return { reach, moved: step.moved, far };
 }

@@ -12,6 +12,9 @@ export type Moment = { reach: Record<string, number>; moved: Record<string, numb
 /** How much of a tail is whipped, in rope widths. */
 const WHIPPED = 1.3;
 
+/** An end that has gone this far past a piece no longer shows on it: neither its whipping nor the room it leaves the arrows. */
+const NEAR = 1.7;
+
 function runsOnAt(strand: Strand): { start: boolean; end: boolean } {
   return { start: strand.runs_on === 'start' || strand.runs_on === 'both', end: strand.runs_on === 'end' || strand.runs_on === 'both' };
 }
@@ -28,20 +31,33 @@ function sheen(strand: Strand, inner: number): { strokeWidth: number; strokeOpac
   return strand.kind === 'tape' ? { strokeWidth: inner * 0.66, strokeOpacity: 0.6 } : { strokeWidth: inner * 0.34, strokeOpacity: 0.85, transform: 'translate(-0.13 -0.15)' };
 }
 
-/** What is seen of one piece of rope at a moment; of a bight both its sides, and the tip that joins them. */
-function RopePiece({ piece, strand, rope, air, moment }: { piece: Piece; strand: Strand; rope: number; air: number; moment: Moment | null }) {
-  const far = moment?.far[strand.id];
+type Seen = { reach: number; far: number; open: boolean };
+
+/** How much of a strand lies there: up to its reach and, of a bight that is still open, from its far side on. */
+function seenOf(strand: Strand, moment: Moment | null): Seen {
+  const far = moment?.far[strand.id] ?? Infinity;
   const came = moment?.reach[strand.id] ?? strand.length;
-  const reach = far !== undefined && came >= far - 1e-6 ? strand.length : came;
-  const open = far !== undefined && reach < strand.length;
+  const reach = came >= far - 1e-6 ? strand.length : came;
+  return { reach, far, open: far !== Infinity && reach < strand.length };
+}
+
+/** What a piece has to know of it: where nothing of the piece changes from frame to frame, neither does this. */
+function seenOn(piece: Piece, { reach, far, open }: Seen): Seen {
+  const hold = (value: number): number => Math.max(piece.from - 0.01, Math.min(piece.to + NEAR, value));
+  const isTip = open && reach > piece.from && reach <= piece.to;
+  return { reach: hold(reach), far: isTip ? far : hold(far), open };
+}
+
+/** What is seen of one piece of rope at a moment; of a bight both its sides, and the tip that joins them. */
+const RopePiece = memo(function RopePiece({ piece, strand, rope, air, reach, far, open, moved }: { piece: Piece; strand: Strand; rope: number; air: number; moved: number[] | undefined } & Seen) {
   return (
     <>
-      {piece.from < reach - 1e-6 && <Tube piece={piece} strand={strand} rope={rope} air={air} first={piece.from} last={Math.min(piece.to, reach)} reach={reach} whipped={!open && !runsOnAt(strand).end} moved={moment?.moved[strand.id]} />}
+      {piece.from < reach - 1e-6 && <Tube piece={piece} strand={strand} rope={rope} air={air} first={piece.from} last={Math.min(piece.to, reach)} reach={reach} whipped={!open && !runsOnAt(strand).end} moved={moved} />}
       {open && reach > piece.from && reach <= piece.to && <Tip d={tipBetween(strand, reach, far)} width={strand.width} rope={rope} />}
       {open && piece.to > far + 1e-6 && <Tube piece={piece} strand={strand} rope={rope} air={air} first={Math.max(piece.from, far)} last={piece.to} reach={strand.length} whipped={!runsOnAt(strand).end} moved={undefined} />}
     </>
   );
-}
+});
 
 /** One stretch of rope: the gap it leaves in what it crosses, its tube, and its end. */
 function Tube({ piece, strand, rope, air, first, last, reach, whipped, moved }: { piece: Piece; strand: Strand; rope: number; air: number; first: number; last: number; reach: number; whipped: boolean; moved: number[] | undefined }) {
@@ -106,7 +122,7 @@ function Whipping({ piece, from, to, width }: { piece: Piece; from: number; to: 
   );
 }
 
-function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
+const ObjectPiece = memo(function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
   const grain = [-0.31, -0.13, 0.09, 0.25, 0.39];
   const [dx, dy] = fadeAt(strand).across;
   return (
@@ -118,7 +134,7 @@ function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
       ))}
     </g>
   );
-}
+});
 
 /** A knot as the core drew it, up to a moment of its tying; without one, finished. */
 export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, className, ringed, lit }: { drawing: Drawing; moment: Moment | null; text: string; className?: string; ringed?: number[][]; lit?: Stretch[] }) {
@@ -126,6 +142,7 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
   const [x = 0, y = 0, width = 1, height = 1] = drawing.box;
   const ropes = numbered(drawing.strands);
   const strands = new Map(drawing.strands.map((strand) => [strand.id, strand]));
+  const seen = new Map(drawing.strands.map((strand) => [strand.id, seenOf(strand, moment)]));
   return (
     <svg viewBox={`${x} ${y} ${width} ${height}`} {...(text === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': text })} className={className} fill="none" strokeLinejoin="round" data-testid="knot-picture">
       <linearGradient id={id}>
@@ -138,7 +155,7 @@ export const KnotPicture = memo(function KnotPicture({ drawing, moment, text, cl
         if (!strand) return null;
         const rope = ropes.get(piece.strand);
         if (rope === undefined && moment?.reach[strand.id] === 0) return null;
-        return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} moment={moment} />;
+        return rope === undefined ? <ObjectPiece key={n} strand={strand} piece={piece} /> : <RopePiece key={n} piece={piece} strand={strand} rope={rope} air={drawing.air} {...seenOn(piece, seen.get(strand.id) ?? seenOf(strand, moment))} moved={moment?.moved[strand.id]} />;
       })}
       {drawing.strands.filter((strand) => ropes.has(strand.id)).flatMap((strand) => fadesOf(strand, moment).map((isFar) => {
         const fade = fadeAt(strand, isFar);

@@ -63,15 +63,27 @@ export function tipBetween(strand: Strand, near: number, far: number): string {
   return `M${a.x} ${a.y}C${a.x + a.dx * ahead} ${a.y + a.dy * ahead} ${b.x - b.dx * ahead} ${b.y - b.dy * ahead} ${b.x} ${b.y}`;
 }
 
+const arrows = new Map<string, { s: number; d: string }[]>();
+
+/** Where a length lies takes long to find out, so the arrowheads of a move are found once. */
+function arrowsOf(strand: Strand, start: number, end: number): { s: number; d: string }[] {
+  const key = `${start} ${end} ${strand.d}`;
+  let found = arrows.get(key);
+  if (!found) {
+    found = [];
+    for (let s = start + 1.1; s < end - 1.6; s += 1.5) {
+      const { x, y, dx, dy } = pointAt(strand, s);
+      const back = 0.24;
+      found.push({ s, d: `M${x - dx * back - dy * back} ${y - dy * back + dx * back}L${x + dx * 0.15} ${y + dy * 0.15}L${x - dx * back + dy * back} ${y - dy * back - dx * back}` });
+    }
+    if (arrows.size > 60) arrows.clear();
+    arrows.set(key, found);
+  }
+  return found;
+}
+
 /** Arrowheads along the stretch that moved, those that lie within a piece. */
 export function arrowsOn(strand: Strand, moved: number[], from: number, to: number): string {
   const [start = 0, end = 0] = moved;
-  let d = '';
-  for (let s = start + 1.1; s < end - 1.6; s += 1.5) {
-    if (s < from || s >= to) continue;
-    const { x, y, dx, dy } = pointAt(strand, s);
-    const back = 0.24;
-    d += `M${x - dx * back - dy * back} ${y - dy * back + dx * back}L${x + dx * 0.15} ${y + dy * 0.15}L${x - dx * back + dy * back} ${y - dy * back - dx * back}`;
-  }
-  return d;
+  return arrowsOf(strand, start, end).filter(({ s }) => s >= from && s < to).map(({ d }) => d).join('');
 }

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Map as MapIcon } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { crewQuery, knotsQuery, nextKnotsQuery } from '../api/queries';
+import { crewQuery, knotQuery, knotsQuery, nextKnotsQuery, queryClient } from '../api/queries';
+import { useShowSettings } from '../demonstrate/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
@@ -21,6 +22,15 @@ export function KnotsPage() {
   const [learner, setLearner] = useState('');
   const crew = useQuery(crewQuery);
   const next = useQuery({ ...nextKnotsQuery(learner), enabled: learner !== '' });
+  const { view } = useShowSettings();
+  // So that a knot opens the moment it is picked.
+  useEffect(() => {
+    const ahead = async (): Promise<void> => {
+      for (const knot of knots.data?.knots ?? []) await queryClient.query(knotQuery(knot.id, view)).catch(() => undefined);
+    };
+    const later = window.setTimeout(() => void ahead(), 300);
+    return () => clearTimeout(later);
+  }, [knots.data, view]);
   if (knots.isPending) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
   const all = knots.data.knots;
