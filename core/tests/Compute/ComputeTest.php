@@ -32,6 +32,24 @@ it('lists its operations with schemas, and answers as they say', function (): vo
     }
 });
 
+it('says how much rope a knot takes', function (): void {
+    // 20 x 8 + 600, a tail of 96, and set out at 600 + 64 + 96.
+    expect(compute('rope-use', '{"knot":"bowline","diameter_mm":8,"material":"nylon","loop_mm":600}')[1])->toMatchArray(['used_mm' => 760, 'tail_mm' => 96, 'total_mm' => 856, 'set_out_mm' => 760]);
+    [, $clove] = compute('rope-use', '{"knot":"clove-hitch","diameter_mm":6,"material":"polyester","turns":[{"object_mm":60,"turns":2}]}');
+    expect($clove['used_mm'])->toEqualWithDelta(450.69, 0.01)->and($clove)->not->toHaveKey('set_out_mm');
+    [$code, , $error] = compute('rope-use', '{"knot":"clove-hitch","diameter_mm":6,"material":"polyester","turns":[{"object_mm":-1,"turns":2}]}');
+    expect($code)->toBe(2)->and($error['error']['field'])->toBe('/turns/0/object_mm');
+});
+
+it('gives a lashing without a fingerprint, and a bight with both its sides', function (): void {
+    [$code, $tripod] = compute('knot', '{"knot":"tripod-lashing-plain"}');
+    expect($code)->toBe(0)->and($tripod['invariants'])->toMatchArray(['ropes' => 1])->not->toHaveKey('fingerprint');
+    [, $half] = compute('knot', '{"knot":"figure-eight-loop","step":2}');
+    // Laid over both standing strands: each strand of the bight crosses two.
+    expect($half['crossings'])->toHaveCount(4);
+    expect(compute('mistakes', '{"knot":"square-lashing"}')[1])->toBe(['mistakes' => []]);
+});
+
 it('finds a tail', function (): void {
     expect(compute('tail', '{"knot":"bowline","diameter_mm":10,"material":"nylon","wet":true,"backup":true,"measured_mm":200}'))
         ->toMatchArray([0 => 0])

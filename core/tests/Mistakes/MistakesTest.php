@@ -62,6 +62,12 @@ it('turns each knot into what it becomes', function (string $knot, ?string $meth
     'clove hitch' => ['clove-hitch', null, ['second-half' => 'knot larks-head', 'flip-6' => 'knot plain-coil', 'flip-5' => 'knot plain-coil']],
     'bowline' => ['bowline', null, ['flip-1' => 'knot bowline-slipping', 'last-tuck-strand-0-6' => 'knot bowline-falling', 'last-tuck-round-0-3' => 'equally-good']],
     'bowline, tail outside' => ['bowline', 'tail-outside', ['flip-1' => 'knot bowline-slipping', 'last-tuck-strand-6-0' => 'knot bowline-falling', 'last-tuck-round-0-3' => 'equally-good']],
+    'three-lobe stopper' => ['three-lobe-stopper', null, ['last-tuck-strand-3-5' => 'knot overhand', 'last-tuck-round-0-3' => 'knot double-overhand', 'wrap-missed-0-1' => 'knot figure-eight', 'flip-5' => 'falls-out']],
+    'double half-knot reef' => ['double-half-knot-reef', null, ['wrap-missed-0-1' => 'knot square-knot']],
+    'square bow' => ['square-bow', null, ['second-half' => 'knot granny-bow']],
+    'constrictor' => ['constrictor', null, ['flip-7' => 'knot clove-hitch', 'flip-5' => 'knot clove-hitch']],
+    'timber hitch' => ['timber-hitch', null, ['wrap-missed-3-4' => 'falls-out']],
+    'clove hitch in the hands' => ['clove-hitch', 'in-the-hands', ['flip-6' => 'knot plain-coil', 'second-half' => 'knot plain-coil']],
 ]);
 
 it('makes every kind of error', function (): void {

@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
+use Compadre\Core\Knots\Crossing;
+use Compadre\Core\Knots\Curve;
+use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Strand;
+use Compadre\Core\Knots\StrandKind;
 use Compadre\Core\Knots\Topology\Fingerprint;
 use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Knots\Topology\GaussStrand;
@@ -46,7 +51,25 @@ it('closes stoppers to the knots of the tables', function (string $knot, array $
 })->with([
     'the overhand to 3_1' => ['overhand', [2 => 1, 6 => 1, 8 => -1]],
     'the figure eight to 4_1' => ['figure-eight', [-4 => 1, -2 => -1, 0 => 1, 2 => -1, 4 => 1]],
+    'the double overhand to 5_1' => ['double-overhand', [4 => 1, 8 => 1, 10 => -1, 12 => 1, 14 => -1]],
+    'the three-lobe stopper to 6_2' => ['three-lobe-stopper', [-2 => 1, 0 => -1, 2 => 2, 4 => -2, 6 => 2, 8 => -2, 10 => 1]],
 ]);
+
+it('finds a figure eight in the packer’s knot, apart from the line it is tied round', function (): void {
+    $diagram = DiagramBuilder::loose(library()->knot('packers-knot')->methods[0]);
+    $rope = $diagram->strands[1];
+    // From where the end has come back round the parcel.
+    $from = max(array_map(static fn ($crossing): float => $crossing->over === 0 || $crossing->under === 0 ? max($crossing->overAt, $crossing->underAt) : 0.0, $diagram->crossings)) + 0.5;
+    $end = new Strand('end', StrandKind::Rope, new Curve($rope->curve->between($from, $rope->curve->length()), false), 1.0, '');
+    $own = [];
+    foreach ($diagram->crossings as $crossing) {
+        if ($crossing->over === 1 && $crossing->under === 1 && min($crossing->overAt, $crossing->underAt) > $from) {
+            $own[] = new Crossing(0, $crossing->overAt - $from, 0, $crossing->underAt - $from, $crossing->at, $crossing->angle, $crossing->turn, $crossing->sign);
+        }
+    }
+    expect($own)->toHaveCount(4);
+    expect(Fingerprint::of(GaussCode::of(new Diagram([$end], $own)))->key())->toBe(Fingerprint::of(codeOf('figure-eight'))->key());
+});
 
 it('closes the square knot to a trefoil and its mirror image, the granny to two alike', function (): void {
     $trefoil = Laurent::of([2 => 1, 6 => 1, 8 => -1]);
