@@ -63,7 +63,7 @@ try {
     $await(fn (): bool => (bool) $browser->executeScript('return localStorage.getItem("compadre-packs-kept") !== null'));
     $browser->manage()->timeouts()->setScriptTimeout(30);
 
-    $ids = array_keys(array_filter(Library::at("$home/packs")->all(), static fn ($knot): bool => $knot->audience === 'all' && ! $knot->isMistake));
+    $ids = array_keys(array_filter(Library::at("$home/packs")->all(), static fn ($knot): bool => $knot->isTaught()));
     $open = <<<'JS'
         const [id, done] = [arguments[0], arguments[arguments.length - 1]];
         history.pushState(null, '', '/show');

@@ -21,6 +21,6 @@ return [
     // Changes when the code that draws and judges knots does: what it computed before is then computed anew.
     'engine' => sha1(implode(',', array_map(
         static fn (string $file): string => $file.filemtime($file),
-        [...(glob(base_path('core/src/Knots/*.php')) ?: []), ...(glob(base_path('core/src/Knots/*/*.php')) ?: []), base_path('app/Boards/KnotView.php')],
+        [...(glob(base_path('core/src/Knots/*.php')) ?: []), ...(glob(base_path('core/src/Knots/*/*.php')) ?: []), base_path('core/src/Rope/RopeUse.php'), base_path('app/Boards/KnotView.php')],
     ))),
 ];

@@ -171,11 +171,23 @@ abstract class BrowserCase extends TestCase
         $field = $this->field($label);
         if ($field->getTagName() === 'select' || in_array($field->getAttribute('type'), ['date', 'time'], true)) {
             // Typed dates depend on the browser's language; the value is set as its own picker would.
-            $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(arguments[0]), "value").set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event(arguments[0].tagName === "SELECT" ? "change" : "input", { bubbles: true }));', [$field, $text]);
+            $this->set($field, $text);
 
             return;
         }
         $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys($text);
+    }
+
+    /** Sets a field as a picker of the browser's own would. */
+    protected function set(RemoteWebElement $field, string $value): void
+    {
+        $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(arguments[0]), "value").set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event(arguments[0].tagName === "SELECT" ? "change" : "input", { bubbles: true }));', [$field, $value]);
+    }
+
+    /** What the server answers to the page. */
+    protected function fetched(string $path): mixed
+    {
+        return $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.json()).then(done);', [$path]);
     }
 
     protected function see(string $text): void

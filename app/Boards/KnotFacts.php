@@ -18,7 +18,7 @@ use Compadre\Core\Teaching\NextKnots;
  */
 final readonly class KnotFacts
 {
-    public function __construct(private Library $library, private BadgeShelf $shelf, private Packs $packs)
+    public function __construct(private Library $library, private BadgeShelf $shelf, private Packs $packs, private KnotView $knots)
     {
     }
 
@@ -26,7 +26,7 @@ final readonly class KnotFacts
     public function of(Group $group, string $id, ?string $method): array
     {
         $knot = $this->library->knot($id);
-        $turns = RopeUse::turnsOf($knot->method($method));
+        $turns = $this->knots->turns($id, $method);
         $ropes = $group->ropes()->get()->map(function (Rope $rope) use ($group, $knot, $turns): array {
             $inHand = $rope->inHandFor($knot);
             $tail = $this->packs->tails()->required($knot->tailClass, $inHand, $group->tail_school, $group->backup);

@@ -29,6 +29,7 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
+use Compadre\Core\Rope\RopeUse;
 use Illuminate\Support\Facades\Cache;
 
 /**
@@ -46,17 +47,19 @@ final class KnotView
     /** @return list<array<string, mixed>> */
     public function list(): array
     {
-        $knots = [];
-        foreach ($this->library->all() as $knot) {
-            if ($knot->audience === 'all' && ! $knot->isMistake) {
-                $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
+        return $this->kept('list', function (): array {
+            $knots = [];
+            foreach ($this->library->all() as $knot) {
+                if ($knot->isTaught()) {
+                    $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
+                }
             }
-        }
 
-        // As they are met: what needs nothing first, then what builds on it, the quicker before the longer.
-        usort($knots, fn (array $a, array $b): int => [$this->library->depth($a['id']), $a['minutes'], $a['id']] <=> [$this->library->depth($b['id']), $b['minutes'], $b['id']]);
+            // As they are met: what needs nothing first, then what builds on it, the quicker before the longer.
+            usort($knots, fn (array $a, array $b): int => [$a['depth'], $a['minutes'], $a['id']] <=> [$b['depth'], $b['minutes'], $b['id']]);
 
-        return $knots;
+            return $knots;
+        });
     }
 
     /** @return array<string, mixed> */
@@ -64,10 +67,30 @@ final class KnotView
     {
         $knot = $this->open($id);
         $method = $knot->method($methodId);
-        $key = "knot-{$knot->id}-{$method->id}-$view-{$this->library->stamp()}-".config()->string('app.engine');
 
-        /** @var array<string, mixed> */
-        return Cache::store('drawings')->remember($key, 86400, fn (): array => $this->compute($knot, $method, View::from($view)));
+        return $this->kept("knot-{$knot->id}-{$method->id}-$view", fn (): array => $this->compute($knot, $method, View::from($view)));
+    }
+
+    /** @return list<array{object: float, turns: float}> the turns a method is drawn with round what it is tied to */
+    public function turns(string $id, ?string $methodId): array
+    {
+        $method = $this->open($id)->method($methodId);
+
+        return $this->kept("turns-$id-{$method->id}", fn (): array => RopeUse::turnsOf($method));
+    }
+
+    /**
+     * What was computed of the packs stays right until a pack or the code that computes it changes.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $compute
+     * @return T
+     */
+    private function kept(string $what, callable $compute): mixed
+    {
+        /** @var T */
+        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), 86400, $compute(...));
     }
 
     /** A drawing as a file of its own: a step from 1, or the finished knot. */
@@ -85,7 +108,7 @@ final class KnotView
     /** What is for leaders only is kept from every screen that learners may see. */
     private function open(string $id): KnotPack
     {
-        if (! $this->library->has($id) || $this->library->knot($id)->audience !== 'all') {
+        if (! $this->library->has($id) || ! $this->library->knot($id)->isForAll()) {
             throw NotHere::knot($id);
         }
 

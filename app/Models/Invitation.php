@@ -22,17 +22,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 final class Invitation extends Model
 {
     use HasUuids;
+    use KeptAsHash;
 
     protected $guarded = [];
 
     protected function casts(): array
     {
         return ['role' => Role::class, 'expires_at' => 'immutable_datetime', 'used_at' => 'immutable_datetime'];
-    }
-
-    public static function hash(string $token): string
-    {
-        return hash('sha256', $token);
     }
 
     /** @return BelongsTo<Group, $this> */

@@ -26,18 +26,13 @@ use Illuminate\Database\Eloquent\Model;
 final class Remote extends Model
 {
     use HasUuids;
+    use KeptAsHash;
 
     protected $guarded = [];
 
     protected function casts(): array
     {
         return ['code_until' => 'immutable_datetime', 'ends_at' => 'immutable_datetime'];
-    }
-
-    /** Codes and tokens are kept as hashes only. */
-    public static function hash(string $secret): string
-    {
-        return hash('sha256', $secret);
     }
 
     public function isTaken(): bool

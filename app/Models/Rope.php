@@ -22,9 +22,7 @@ final class Rope extends Model
 {
     use HasUuids;
 
-    /** Tape as it is sold for slings, in mm. */
-    private const TAPE_WIDTH = 25.0;
-
+    /** Of the tape a group is taken to have, in mm. */
     private const TAPE_THICKNESS = 2.0;
 
     protected $guarded = [];
@@ -37,6 +35,6 @@ final class Rope extends Model
     /** What a knot is tied in: this rope, or for knots in tape the usual tape. */
     public function inHandFor(KnotPack $knot): RopeInHand
     {
-        return $knot->tailClass === 'tape' ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, self::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
+        return $knot->tailClass === 'tape' ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, RopeInHand::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
     }
 }

@@ -130,12 +130,12 @@ it('is stepped from a phone that knows the code', function (): void {
 it('prints every knot on one page, with its caution', function (string $paper): void {
     $this->house();
     $this->signIn();
-    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => [k.id, k.name])));');
+    $knots = array_map(fn (array $knot): array => [$knot['id'], $knot['name']], $this->fetched('/api/knots')['knots']);
     foreach ($paper === 'A4' ? $knots : array_slice($knots, 0, 6) as [$id, $name]) {
         $this->goTo("/handout/$id");
         $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=handout] h1")?.textContent') === $name ? true : null, "the handout of $id");
         $this->named($paper)->click();
-        $cautions = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; fetch('/api/knots/$id').then((r) => r.json()).then((k) => done(k.cautions));");
+        $cautions = $this->fetched("/api/knots/$id")['cautions'];
         foreach ($cautions as $caution) {
             $this->see($caution);
         }
@@ -168,14 +168,14 @@ it('finds knots by badge, by what a learner may learn next, and on the map', fun
     $this->visit('/show');
     $this->see('Sheet bend');
     $badge = $this->browser->findElement(Facebook\WebDriver\WebDriverBy::xpath('//label[contains(., "Badge")]/select'));
-    $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set; set.call(arguments[0], "Rigger"); arguments[0].dispatchEvent(new Event("change", { bubbles: true }));', [$badge]);
+    $this->set($badge, 'Rigger');
     $this->wait(fn (): ?bool => str_contains($this->text(), 'Sheet bend') ? null : true, 'only what the badge wants');
     $this->see('Bowline');
     $this->visit('/show');
     $this->see('Sheet bend');
     $learner = $this->browser->findElement(Facebook\WebDriver\WebDriverBy::xpath('//label[contains(., "May learn next")]/select'));
     $this->wait(fn (): ?bool => count($learner->findElements(Facebook\WebDriver\WebDriverBy::tagName('option'))) > 5 ? true : null, 'the learners');
-    $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value").set; const one = [...arguments[0].options].find((o) => o.text === "Ada P."); set.call(arguments[0], one.value); arguments[0].dispatchEvent(new Event("change", { bubbles: true }));', [$learner]);
+    $this->set($learner, (string) $learner->findElement(Facebook\WebDriver\WebDriverBy::xpath('./option[. = "Ada P."]'))->getAttribute('value'));
     $this->wait(fn (): ?bool => str_contains($this->text(), 'Trucker’s hitch') ? null : true, 'only what may come next');
     $this->named('Map')->click();
     $this->see('What comes before what');

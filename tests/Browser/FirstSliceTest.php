@@ -68,12 +68,12 @@ it('goes from signing in to a learner checked off', function (): void {
 it('shows every step of every knot, by keys, by beads, mirrored, and with its cautions', function (): void {
     $this->house();
     $this->signIn();
-    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => k.id)));');
+    $knots = array_column($this->fetched('/api/knots')['knots'], 'id');
     expect(count($knots))->toBeGreaterThanOrEqual(6);
     foreach ($knots as $id) {
         $this->goTo("/show/$id");
         $this->find('[data-testid=stage] [data-testid=knot-picture]');
-        $knot = $this->browser->executeAsyncScript("const done = arguments[arguments.length - 1]; fetch('/api/knots/$id').then((r) => r.json()).then(done);");
+        $knot = $this->fetched("/api/knots/$id");
         $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=stage] [data-testid=knot-picture]")?.getAttribute("aria-label")') === $knot['text'] ? true : null, "the text of $id");
         foreach ($knot['steps'] as $number => $step) {
             $this->see($step['say']);
@@ -121,7 +121,7 @@ it('shows a knot from every side, by every method, and the usual mistakes beside
     $this->wait(fn () => str_contains($this->text(), 'tail outside') ? null : true, 'the first method');
 
     // The mistakes are the core's, in its order, with its rings.
-    $knot = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots/bowline").then((r) => r.json()).then(done);');
+    $knot = $this->fetched('/api/knots/bowline');
     expect(count($knot['wrong']))->toBeGreaterThanOrEqual(2);
     $this->press('w');
     foreach ($knot['wrong'] as $number => $form) {
@@ -157,7 +157,7 @@ it('finds a knot by what it is for and by any of its names', function (): void {
     $names = fn (): array => array_map(fn ($card): string => $card->getText(), $this->browser->findElements(WebDriverBy::cssSelector('main li strong')));
     $this->wait(fn () => count($names()) > 6 ? true : null, 'the cards');
     $this->named('Join two ropes')->click();
-    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots));');
+    $knots = $this->fetched('/api/knots')['knots'];
     $bends = array_column(array_filter($knots, fn (array $knot): bool => $knot['family'] === 'bend'), 'name');
     expect($bends)->toContain('Sheet bend');
     $this->wait(fn () => $names() === $bends ? true : null, 'the bends alone');

@@ -14,12 +14,12 @@ it('opens and shows every knot with no network once it was opened', function ():
     $this->see('Lantern Hand');
     $this->visit('/crew');
     $this->see('Learner');
-    $knots = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch("/api/knots").then((r) => r.json()).then((r) => done(r.knots.map((k) => [k.id, k.methods])));');
+    $knots = array_column($this->fetched('/api/knots')['knots'], 'id');
     $this->offline(true);
     $this->visit('/show');
     $this->see('No network');
     $this->see('Sheet bend');
-    foreach ($knots as [$id, $methods]) {
+    foreach ($knots as $id) {
         foreach (['learner', 'left'] as $view) {
             $found = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.json()).then((k) => done(k.steps.length), (e) => done(String(e)));', ["/api/knots/$id?view=$view"]);
             expect($found)->toBeInt("$id from $view");
@@ -48,7 +48,7 @@ it('can be installed', function (): void {
     $this->house();
     $this->visit('/');
     $this->find('input[type=email]');
-    $manifest = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(document.querySelector("link[rel=manifest]").href).then((r) => r.json()).then(done);');
+    $manifest = $this->fetched((string) $this->browser->executeScript('return document.querySelector("link[rel=manifest]").href'));
     expect($manifest)->toMatchArray(['name' => 'Compadre', 'display' => 'standalone', 'start_url' => '/', 'scope' => '/']);
     $this->wait(fn (): ?bool => $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(r.active !== null));') ? true : null, 'the worker');
     $icon = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => done(r.ok));', [$manifest['icons'][0]['src']]);

@@ -21,12 +21,15 @@ final class Warm extends Command
     public function handle(Library $library, KnotView $knots): int
     {
         foreach ($library->all() as $knot) {
-            foreach ($knot->audience === 'all' ? $knot->methodIds() : [] as $method) {
+            foreach ($knot->isForAll() ? $knot->methodIds() : [] as $method) {
+                $knots->turns($knot->id, $method);
                 foreach (View::cases() as $view) {
                     $knots->of($knot->id, $method, $view->value);
                 }
             }
         }
+
+        $knots->list();
 
         return self::SUCCESS;
     }

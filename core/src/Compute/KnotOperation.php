@@ -84,7 +84,7 @@ final readonly class KnotOperation implements Operation
                 'reach' => (object) array_map(static fn (float $s): float => round($s, 3), $step->reach),
             ], $steps),
             'faces' => Invariants::faces($seen),
-            'invariants' => Invariants::of($seen) + ($knot->family === 'lashing' ? [] : ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()]),
+            'invariants' => Invariants::of($seen) + ($knot->hasFingerprint() ? ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()] : []),
         ] + $this->hold($knot, $seen);
     }
 

@@ -17,9 +17,6 @@ use Compadre\Core\Rope\TailSchool;
  */
 final readonly class RopeUseOperation implements Operation
 {
-    /** The width of tape where none is given, in mm. */
-    private const TAPE_WIDTH = 25.0;
-
     public function __construct(private Library $library, private TailRule $tails)
     {
     }
@@ -51,7 +48,7 @@ final readonly class RopeUseOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $rope = RopeInHand::of($input->number('diameter_mm'), Material::from($input->text('material')), false, $knot->tailClass === 'tape' ? self::TAPE_WIDTH : null);
+        $rope = RopeInHand::of($input->number('diameter_mm'), Material::from($input->text('material')), false, $knot->tailClass === 'tape' ? RopeInHand::TAPE_WIDTH : null);
         $turns = array_map(
             static fn (Fields $turn): array => ['object' => $turn->number('object_mm'), 'turns' => $turn->number('turns')],
             $input->has('turns') ? $input->objects('turns') : [],

@@ -78,6 +78,27 @@ final readonly class KnotPack
         );
     }
 
+    /** Whether learners may see it; the rest is for leaders only. */
+    public function isForAll(): bool
+    {
+        return $this->audience === 'all';
+    }
+
+    /** Whether it is shown to be learned: neither a wrong form nor for leaders only. */
+    public function isTaught(): bool
+    {
+        return $this->isForAll() && ! $this->isMistake;
+    }
+
+    /**
+     * Whether it is told from others by its fingerprint, and its mistakes are found by that. A lashing is not: so many turns are
+     * beyond the cost allowed, and it goes wrong by being laid or drawn up badly, not by one over for an under.
+     */
+    public function hasFingerprint(): bool
+    {
+        return $this->family !== 'lashing';
+    }
+
     public function method(?string $id): Method
     {
         if ($id === null) {

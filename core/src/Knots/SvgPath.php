@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Data\Figure;
+
 /**
  * Cubic pieces as the text of an SVG path.
  */
@@ -25,7 +27,7 @@ final class SvgPath
 
     public static function number(float $value): string
     {
-        return rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
+        return Figure::of($value, 3);
     }
 
     private static function point(Point $point): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Data\Figure;
 use Compadre\Core\Refusal;
 
 /**
@@ -11,6 +12,9 @@ use Compadre\Core\Refusal;
  */
 final readonly class RopeInHand
 {
+    /** The width of tape where none is given, in mm: as it is sold for slings. */
+    public const TAPE_WIDTH = 25.0;
+
     private function __construct(
         public float $diameter,
         public Material $material,
@@ -33,6 +37,6 @@ final readonly class RopeInHand
 
     public function words(): string
     {
-        return rtrim(rtrim(number_format($this->diameter, 1, '.', ''), '0'), '.').' mm '.$this->material->words().($this->wet ? ', wet' : '');
+        return Figure::of($this->diameter).' mm '.$this->material->words().($this->wet ? ', wet' : '');
     }
 }

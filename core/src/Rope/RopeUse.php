@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
@@ -37,17 +38,17 @@ final readonly class RopeUse
         $d = $rope->diameter * ($knot->tailClass === 'tape' ? self::TAPE : 1.0);
         $round = array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $d) * $one['turns'], $turns));
         $used = $knot->ropeFactor * $d + $round + ($loop ?? 0.0);
-        $parts = [sprintf('%s times the rope’s %s mm', self::n($knot->ropeFactor), self::n($d))];
+        $parts = [sprintf('%s times the rope’s %s mm', Figure::of($knot->ropeFactor), Figure::of($d))];
         if ($round > 0) {
-            $parts[] = sprintf('%s mm for the turns', self::n(round($round)));
+            $parts[] = sprintf('%s mm for the turns', Figure::of(round($round)));
         }
         if ($loop !== null) {
-            $parts[] = sprintf('%s mm for the loop', self::n($loop));
+            $parts[] = sprintf('%s mm for the loop', Figure::of($loop));
         }
         // The small loop lies where loop, knot and tail end, measured from the end.
         $setOut = $loop !== null && $knot->setsOut ? $loop + self::SET_OUT * $d + $tail->millimetres : null;
 
-        return new self($used, $tail->millimetres, $setOut, sprintf('About %s: %s; and a tail of %d mm. A starting value: mark, tie, untie and measure to make it your own.', self::n(round($used)).' mm', implode(', ', $parts), $tail->millimetres));
+        return new self($used, $tail->millimetres, $setOut, sprintf('About %s: %s; and a tail of %d mm. A starting value: mark, tie, untie and measure to make it your own.', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres));
     }
 
     /**
@@ -71,10 +72,5 @@ final readonly class RopeUse
     public function total(): float
     {
         return $this->used + $this->tail;
-    }
-
-    private static function n(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
     }
 }

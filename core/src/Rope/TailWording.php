@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Data\Figure;
+
 /**
  * The sentences of the tail rule.
  */
@@ -51,6 +53,6 @@ final class TailWording
 
     private static function plain(float $value): string
     {
-        return rtrim(rtrim(number_format($value, abs($value) < 10 ? 2 : 1, '.', ''), '0'), '.');
+        return Figure::of($value, abs($value) < 10 ? 2 : 1);
     }
 }

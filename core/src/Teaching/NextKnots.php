@@ -20,8 +20,8 @@ final class NextKnots
     public static function of(Library $library, array $levels): array
     {
         $has = static fn (string $knot): bool => isset($levels[$knot]) && $levels[$knot]->rung() >= Level::HasIt->rung();
-        $next = array_filter($library->all(), static fn (KnotPack $knot): bool => $knot->audience === 'all' && ! $knot->isMistake
-            && ! $has($knot->id) && array_filter($knot->prerequisites, static fn (string $before): bool => ! $has($before)) === []);
+        $next = array_filter($library->all(), static fn (KnotPack $knot): bool => $knot->isTaught() && ! $has($knot->id)
+            && array_filter($knot->prerequisites, static fn (string $before): bool => ! $has($before)) === []);
         uasort($next, static fn (KnotPack $a, KnotPack $b): int => [$a->minutes, $a->id] <=> [$b->minutes, $b->id]);
 
         return array_keys($next);

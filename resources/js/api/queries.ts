@@ -47,6 +47,10 @@ export const knotQuery = (knot: string, view: string, method?: string) =>
     staleTime: Infinity,
   });
 
+/** The address at which a drawing is a file: a step from 1, or the finished knot, loose or drawn up. */
+export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
+  `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
+
 export const nextKnotsQuery = (learner: string) =>
   queryOptions({ queryKey: ['next', learner], queryFn: () => call<{ knots: string[] }>('GET', `/api/learners/${learner}/next`) });
 

@@ -1,6 +1,7 @@
 import { BookOpen, Download, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
+import { drawingFile } from '../api/queries';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
@@ -71,7 +72,7 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
           <Tool name={words.show.slower} disabled={settings.pace <= 0.5} onClick={() => settings.changePace(-1)}><Turtle aria-hidden /></Tool>
           <Tool name={words.show.faster} disabled={settings.pace >= 2} onClick={() => settings.changePace(1)}><Rabbit aria-hidden /></Tool>
           <Tool name={words.show.phone} pressed={screen.taken} onClick={() => setOpen('phone')}><Smartphone aria-hidden /></Tool>
-          <a className={TOOL} aria-label={words.show.save} title={words.show.save} href={fileOf(knot, settings.view, tight !== null ? null : at + 1)} download><Download aria-hidden /></a>
+          <a className={TOOL} aria-label={words.show.save} title={words.show.save} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download><Download aria-hidden /></a>
           <span className="hidden rail:block"><Tool name={words.show.keys} onClick={() => setOpen('keys')}><Keyboard aria-hidden /></Tool></span>
         </div>
         <button type="button" className={`${TOOL} order-2 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
@@ -121,11 +122,6 @@ function Finished({ knot }: { knot: Schemas['Knot'] }) {
       <figcaption className="text-center text-sm font-semibold text-soft">{words.show.finishedBeside}</figcaption>
     </figure>
   );
-}
-
-/** The address at which what is shown is a file; without a step, the finished knot drawn up. */
-function fileOf(knot: Schemas['Knot'], view: ShowSettings['view'], step: number | null): string {
-  return `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}&${step === null ? 'tight=yes' : `step=${step}`}`;
 }
 
 /** What is not as usual: another side, another method. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
-import type { Moment } from '../drawing/KnotPicture';
+import { type Moment, momentOf } from '../drawing/moment';
 
 type Step = Schemas['KnotStep'];
 
@@ -9,11 +9,6 @@ const SPEED = 7;
 
 /** How long a finished move rests before it is shown again, in milliseconds. */
 const REST = 1500;
-
-/** Where each rope lay before a step. */
-function before(step: Step): Record<string, number> {
-  return { ...step.reach, ...Object.fromEntries(Object.entries(step.moved).map(([id, span]) => [id, span[0] ?? 0])) };
-}
 
 /**
  * The moment to draw: the ends travel along their paths to where the step leaves them, at a pace of 1 or slower or faster; over
@@ -50,8 +45,5 @@ export function useTravel(step: Step | undefined, run: number, pace = 1, again =
   if (!step) return null;
   // Until the first frame of a new step is drawn, its ends lie where they started.
   const share = still ? 1 : gone.step === step && gone.run === run ? gone.share : 0;
-  const start = before(step);
-  const reach = Object.fromEntries(Object.entries(step.reach).map(([id, to]) => [id, (start[id] ?? to) + (to - (start[id] ?? to)) * share]));
-  const far = Object.fromEntries(Object.entries(step.far).map(([id, [from = 0, to = from]]) => [id, from + (to - from) * share]));
-  return { reach, moved: step.moved, far };
+  return momentOf(step, share);
 }

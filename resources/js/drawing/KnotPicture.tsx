@@ -1,13 +1,11 @@
 import { memo, useId } from 'react';
 import type { Schemas } from '../api/client';
+import type { Moment } from './moment';
 import { arrowsOn, dashFor, fadeAt, numbered, tipBetween, LAP, OUTLINE, SEAM, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
 type Stretch = Schemas['Stretch'];
-
-/** How far each rope's end has come, which stretch is moving, and where the far side of a bight begins. */
-export type Moment = { reach: Record<string, number>; moved: Record<string, number[]>; far: Record<string, number> };
 
 /** How much of a tail is whipped, in rope widths. */
 const WHIPPED = 1.3;

@@ -6,6 +6,7 @@ import type { Schemas } from '../api/client';
 import { knotQuery, runSheetQuery } from '../api/queries';
 import { useShowSettings } from '../demonstrate/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
+import { momentOf } from '../drawing/moment';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -89,7 +90,7 @@ function OnePage({ knot }: { knot: Knot }) {
         {knot.steps.map((step, n) => (
           <li key={n} className="flex min-h-0 flex-col">
             <div className="relative min-h-0 flex-1">
-              <KnotPicture drawing={step.tight && knot.tight ? knot.tight : knot.loose} moment={step.tight && knot.tight ? null : { reach: step.reach, moved: step.moved, far: Object.fromEntries(Object.entries(step.far).map(([id, span]) => [id, span[1] ?? 0])) }} text={words.show.step(n + 1, knot.steps.length)} className="absolute inset-0 size-full" />
+              <KnotPicture drawing={step.tight && knot.tight ? knot.tight : knot.loose} moment={step.tight && knot.tight ? null : momentOf(step)} text={words.show.step(n + 1, knot.steps.length)} className="absolute inset-0 size-full" />
             </div>
             <p><strong>{n + 1}.</strong> {step.say}</p>
           </li>

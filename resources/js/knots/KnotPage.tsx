@@ -3,7 +3,7 @@ import { Download, Presentation, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { knotQuery, knotsQuery } from '../api/queries';
+import { drawingFile, knotQuery, knotsQuery } from '../api/queries';
 import { type View, VIEWS } from '../demonstrate/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { WrongPair } from '../drawing/WrongPair';
@@ -36,7 +36,7 @@ export function KnotPage() {
         </div>
         <div className="flex flex-wrap gap-2">
           <Link to={`/handout/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"><Printer aria-hidden className="size-5" /> {words.show.handout}</Link>
-          <a href={`/api/knots/${knot.id}/drawing.svg?method=${knot.method}&view=${view}`} download className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"><Download aria-hidden className="size-5" /> SVG</a>
+          <a href={drawingFile(knot, view, 'loose')} download className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"><Download aria-hidden className="size-5" /> SVG</a>
           <Link to={`/show/${knot.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg bg-signal px-5 font-semibold text-on-signal"><Presentation aria-hidden className="size-5" /> {words.knot.show}</Link>
         </div>
       </div>

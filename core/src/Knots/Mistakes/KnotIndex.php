@@ -39,8 +39,7 @@ final class KnotIndex
     {
         $this->built = true;
         foreach ($this->library->all() as $knot) {
-            // No slip of a knot is a lashing.
-            foreach ($knot->family === 'lashing' ? [] : $knot->methods as $method) {
+            foreach ($knot->hasFingerprint() ? $knot->methods : [] as $method) {
                 $code = self::code($knot, $method);
                 $print = Fingerprint::of($code);
                 $this->drawn[serialize($code)] ??= $knot->id;

@@ -25,8 +25,7 @@ final readonly class MistakeFinder
     /** @return list<Found> the likeliest first */
     public function of(KnotPack $knot, Method $method): array
     {
-        // A lashing goes wrong by being laid or drawn up badly, not by one over for an under.
-        if ($method->steps === [] || $knot->family === 'lashing') {
+        if ($method->steps === [] || ! $knot->hasFingerprint()) {
             return [];
         }
         $order = TyingOrder::of($method, DiagramBuilder::loose($method, $knot->file), $knot->file);
