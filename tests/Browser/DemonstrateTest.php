@@ -156,7 +156,16 @@ it('prints cards for a meeting', function (): void {
     $this->named('Cards to print')->click();
     $this->see('Cards for meeting 6');
     $this->see('Tail in Practice rope');
-    expect($this->browser->executeScript('return document.querySelectorAll("[data-testid=handout] h2").length'))->toBeGreaterThanOrEqual(1);
+    foreach (['A4', 'A5', 'Letter'] as $paper) {
+        $this->named($paper)->click();
+        $cards = $this->browser->executeScript('return [...document.querySelectorAll("[data-testid=card]")].map((card) => [card.querySelector("h2").textContent, card.querySelector("svg").getBoundingClientRect().height / 96 * 25.4, card.scrollHeight - card.clientHeight, card.parentElement.parentElement.scrollHeight - card.parentElement.parentElement.clientHeight])');
+        expect($cards)->not->toBe([]);
+        foreach ($cards as [$name, $millimetres, $over, $pageOver]) {
+            expect($millimetres)->toBeGreaterThan(24, "the picture of $name on $paper")
+                ->and($over)->toBeLessThanOrEqual(1, "the words of $name on $paper")
+                ->and($pageOver)->toBeLessThanOrEqual(1, "the page of $name on $paper");
+        }
+    }
     $this->named('Back')->click();
     $this->see('Run sheet');
     $this->noConsoleErrors();

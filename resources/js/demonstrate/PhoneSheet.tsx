@@ -16,7 +16,7 @@ export function PhoneSheet({ open, screen, onClose }: { open: boolean; screen: R
       {screen.fault !== null && <p role="alert" className="mb-3 font-semibold text-notyet">{screen.fault}</p>}
       {screen.taken
         ? <Button onClick={() => { screen.end(); onClose(); }}>{words.show.phoneEnd}</Button>
-        : <Button look="signal" onClick={screen.offer}>{words.show.phoneMake}</Button>}
+        : <Button look="signal" onClick={screen.offer}>{screen.code === null ? words.show.phoneMake : words.show.phoneAnew}</Button>}
     </Sheet>
   );
 }

@@ -1,6 +1,6 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { ArrowLeft, Printer } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { Children, Fragment, type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { knotQuery, runSheetQuery } from '../api/queries';
@@ -16,7 +16,11 @@ import { words } from '../words/en';
 
 type Knot = Schemas['Knot'];
 
-const PAPERS = { a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4' }, a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5' }, letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter' } } as const;
+const PAPERS = {
+  a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4', cards: 4, columns: 2 },
+  a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5', cards: 2, columns: 1 },
+  letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter', cards: 4, columns: 2 },
+} as const;
 type Paper = keyof typeof PAPERS;
 
 /** One knot on one page, to print. */
@@ -29,7 +33,7 @@ export function HandoutPage() {
   return <ToPrint back={`/knot/${id}`}>{() => <OnePage knot={knot.data} />}</ToPrint>;
 }
 
-/** A page of small cards for the knots of a meeting. */
+/** Small cards for the knots of a meeting, as many to a page as leave every picture room. */
 export function CardsPage() {
   const { meeting = '' } = useParams();
   const { view } = useShowSettings();
@@ -41,21 +45,25 @@ export function CardsPage() {
   const found = knots.map((knot) => knot.data).filter((knot) => knot !== undefined);
   return (
     <ToPrint back={`/meeting/${meeting}`}>
-      {() => (
-        <>
-          <header className="mb-[2mm] flex items-baseline justify-between">
-            <h1 className="text-[1.5em]">{words.handout.cards(sheet.data.meeting.number)}</h1>
-            <p>{dayLong(sheet.data.meeting.date)}. {words.handout.cut}</p>
-          </header>
-          {found.length === 0 && <p>{words.handout.none}</p>}
-          <ul className="grid min-h-0 flex-1 auto-rows-[minmax(0,1fr)] grid-cols-2">{found.map((knot) => <Card key={knot.id} knot={knot} />)}</ul>
-        </>
-      )}
+      {(paper) => {
+        const { cards, columns } = PAPERS[paper];
+        const pages = Array.from({ length: Math.max(1, Math.ceil(found.length / cards)) }, (_, page) => found.slice(page * cards, (page + 1) * cards));
+        return pages.map((page, n) => (
+          <Fragment key={n}>
+            <header className="mb-[2mm] flex items-baseline justify-between gap-[4mm]">
+              <h1 className="text-[1.5em]">{words.handout.cards(sheet.data.meeting.number)}</h1>
+              <p>{dayLong(sheet.data.meeting.date)}. {words.handout.cut}{pages.length > 1 && ` ${words.handout.page(n + 1, pages.length)}`}</p>
+            </header>
+            {found.length === 0 && <p>{words.handout.none}</p>}
+            <ul className="grid min-h-0 flex-1" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gridTemplateRows: `repeat(${cards / columns}, minmax(0, 1fr))` }}>{page.map((knot) => <Card key={knot.id} knot={knot} />)}</ul>
+          </Fragment>
+        ));
+      }}
     </ToPrint>
   );
 }
 
-function ToPrint({ back, children }: { back: string; children: () => ReactNode }) {
+function ToPrint({ back, children }: { back: string; children: (paper: Paper) => ReactNode }) {
   const [paper, setPaper] = useState<Paper>('a4');
   const { width, height, type, size } = PAPERS[paper];
   return (
@@ -67,7 +75,11 @@ function ToPrint({ back, children }: { back: string; children: () => ReactNode }
         <Button look="signal" onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.handout.print}</Button>
       </div>
       <div tabIndex={0} role="region" aria-label={words.show.handout} className="overflow-x-auto print:overflow-visible">
-        <main className="handout mx-auto flex flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg print:m-0 print:shadow-none" style={{ width, height, fontSize: type }} data-testid="handout">{children()}</main>
+        <main className="mx-auto flex flex-col gap-6 print:gap-0" style={{ width, fontSize: type }}>
+          {Children.toArray(children(paper)).map((page, n) => (
+            <article key={n} className="handout flex break-after-page flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg last:break-after-auto print:shadow-none" style={{ height }} data-testid="handout">{page}</article>
+          ))}
+        </main>
       </div>
     </div>
   );
@@ -153,12 +165,12 @@ function TailRule({ knot }: { knot: Knot }) {
 
 function Card({ knot }: { knot: Knot }) {
   return (
-    <li className="flex min-h-0 flex-col border border-dashed border-black p-[3mm]">
+    <li className="flex min-h-0 flex-col overflow-hidden border border-dashed border-black p-[3mm]" data-testid="card">
       <h2 className="text-[1.4em]">{knot.name}</h2>
       <Cautions knot={knot} />
-      <div className="relative min-h-0 flex-1"><KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="absolute inset-0 size-full" /></div>
-      <ol className="list-decimal pl-[5mm] text-[0.82em]">{knot.steps.map((step, n) => <li key={n}>{step.say}</li>)}</ol>
-      <p className="mt-[1mm] text-[0.82em]">{knot.checks.tying[0]}</p>
+      <div className="relative min-h-[24mm] flex-1"><KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="absolute inset-0 size-full" /></div>
+      <ol className="mt-[1mm] list-decimal pl-[5mm] text-[0.82em]">{knot.steps.map((step, n) => <li key={n}>{step.say}</li>)}</ol>
+      <p className="mt-[1mm] text-[0.82em]"><strong>{words.handout.checks}:</strong> {knot.checks.tying[0]}</p>
       {knot.wrong[0] && <p className="text-[0.82em]"><strong>{words.handout.wrong}:</strong> {knot.wrong[0].sign}.</p>}
       <TailRule knot={knot} />
     </li>

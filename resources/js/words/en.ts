@@ -64,7 +64,7 @@ export const words = {
     keys: 'Keys', keyList: [['→  Space  Page Down', 'next step'], ['←  Page Up', 'step back'], ['L', 'left-handed and back'], ['V', 'another side'], ['M', 'another method'], ['W', 'usual mistakes'], ['S', 'story or plain words'], ['R', 'replay the move'], ['T', 'watch, or tie along'], ['F', 'the finished knot beside it'], ['−  +', 'slower, faster'], ['C', 'step it from a phone'], ['Home  End', 'first and last step'], ['Esc', 'leave']] as const,
     minutes: (n: number) => `${n} min`, after: (knots: string) => `after the ${knots}`, empty: 'There are no knots to show.', replay: 'Replay',
     watch: 'Watch', along: 'Tie along', alongAbout: 'Each move is shown again until you go on.', finishedBeside: 'The finished knot', slower: 'Slower', faster: 'Faster', paceNow: (pace: string) => `Pace ${pace}`, save: 'Save this drawing', handout: 'Handout',
-    phone: 'Step it from a phone', phoneOpen: (address: string) => `On the phone, open ${address} and enter`, phoneGood: 'Good for ten minutes, five tries and one phone.', phoneTaken: 'A phone steps this screen.', phoneEnd: 'Take the screen back', phoneMake: 'Show a code',
+    phone: 'Step it from a phone', phoneOpen: (address: string) => `On the phone, open ${address} and enter`, phoneGood: 'Good for ten minutes, five tries and one phone.', phoneTaken: 'A phone steps this screen.', phoneEnd: 'Take the screen back', phoneMake: 'Show a code', phoneAnew: 'A new code',
   },
   knot: {
     search: 'Name or purpose', purposes: 'What for', noneFound: 'No knot is called that. Try another word, or take out the purpose.', foundCount: (n: number) => count(n, 'knot', 'knots'),
@@ -78,7 +78,7 @@ export const words = {
     title: 'Step the room’s screen', lead: 'The screen in the hall shows six characters. It carries the knot and the step, and nothing else.', code: 'The code', go: 'Take the screen', ended: 'The screen has been taken back.',
   },
   handout: {
-    paper: 'Paper', a4: 'A4', a5: 'A5', letter: 'Letter', print: 'Print', steps: 'How to tie it', checks: 'What to look at', wrong: 'A usual mistake', right: 'Right', tailRule: (mm: string, rope: string) => `Tail in ${rope}: at least ${mm}`, cards: (n: number) => `Cards for meeting ${number(n)}`, cut: 'Cut along the lines.', none: 'No knot is planned for this meeting, so there are no cards.', finished: 'Finished', of: 'Compadre',
+    paper: 'Paper', a4: 'A4', a5: 'A5', letter: 'Letter', print: 'Print', steps: 'How to tie it', checks: 'What to look at', wrong: 'A usual mistake', right: 'Right', tailRule: (mm: string, rope: string) => `Tail in ${rope}: at least ${mm}`, cards: (n: number) => `Cards for meeting ${number(n)}`, cut: 'Cut along the lines.', page: (n: number, all: number) => `Page ${number(n)} of ${number(all)}.`, none: 'No knot is planned for this meeting, so there are no cards.', finished: 'Finished', of: 'Compadre',
   },
   check: {
     title: 'Check', pickKnot: 'Knot', rope: 'Rope', tail: (mm: string) => `Tail: ${mm}`, why: 'Why?', pass: (name: string) => `${name}: clean pass`, passShort: 'Pass',
