@@ -9,6 +9,7 @@ use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rope\TailRule;
 
 /**
@@ -23,8 +24,9 @@ final class Command
     public function __construct(string $packs)
     {
         $library = Library::at($packs);
-        $tails = TailRule::fromPack(Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json'))));
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
+        $rope = Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json')));
+        $tails = TailRule::fromPack($rope);
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation(Friction::fromPack($rope)), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

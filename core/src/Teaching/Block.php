@@ -6,13 +6,16 @@ namespace Compadre\Core\Teaching;
 
 /**
  * A stretch of a meeting. Kinds: welcome, old (knots looked at again), new (a knot shown for the first time), again
- * (a knot some still need), free, clear_up.
+ * (a knot some still need), free, clear_up. Lessons come in parts: show, along, tries, check.
  */
 final readonly class Block
 {
     /**
      * @param  list<string>  $learners  whom it is for
      * @param  string  $why  one line a leader can read aloud
+     * @param  float  $start  minutes from the start of the meeting
+     * @param  list<self>  $beside  stations at the same time, each with one checker
+     * @param  ?string  $teacher  a learner who has the knot and can show it at this station
      */
     public function __construct(
         public string $kind,
@@ -20,12 +23,46 @@ final readonly class Block
         public ?string $knot,
         public array $learners,
         public string $why,
+        public float $start = 0.0,
+        public array $beside = [],
+        public ?string $teacher = null,
     ) {
     }
 
-    /** @return array{kind: string, minutes: float, knot: ?string, learners: list<string>, why: string} */
+    public function startingAt(float $start): self
+    {
+        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher);
+    }
+
+    /** @return list<self> it and the stations beside it */
+    public function stations(): array
+    {
+        return [$this, ...$this->beside];
+    }
+
+    /**
+     * The parts of a lesson: twice shown, tied along, first tries, and the rest to check.
+     *
+     * @return list<array{part: string, minutes: float}>
+     */
+    public function parts(float $checking): array
+    {
+        $teaching = $this->minutes - $checking;
+        $parts = [];
+        foreach (['show' => 0.2 * $teaching, 'along' => 0.35 * $teaching, 'tries' => 0.45 * $teaching, 'check' => $checking] as $part => $minutes) {
+            $parts[] = ['part' => $part, 'minutes' => round($minutes, 1)];
+        }
+
+        return $parts;
+    }
+
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'minutes' => round($this->minutes, 1), 'knot' => $this->knot, 'learners' => $this->learners, 'why' => $this->why];
+        return [
+            'kind' => $this->kind, 'start' => round($this->start, 1), 'minutes' => round($this->minutes, 1), 'knot' => $this->knot,
+            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher,
+            'beside' => array_map(static fn (self $station): array => $station->toArray(), $this->beside),
+        ];
     }
 }

@@ -10,16 +10,19 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 
 /**
- * Who still needs which knot, at which level: the open requirements of each learner's badges with all that has to
- * come before them. An n-of takes the knots that cost the group least, counting knots that many need as shared.
+ * Who still needs which knot, at which level and by when: the open requirements of each learner's badges with all
+ * that has to come before them.
  */
 final class CourseNeeds
 {
     /** @var array<string, array<string, Level>> by knot and learner: the level wanted */
     private array $wanted = [];
 
-    /** @var array<string, ?string> by knot: the earliest date a badge wants it by */
-    private array $dueOn = [];
+    /** @var array<string, array<string, ?string>> by knot and learner: the earliest date a badge wants it by */
+    private array $dates = [];
+
+    /** @var list<array{learner: string, badge: string, leaves: list<Leaf>}> what still stands between a learner and a badge */
+    private array $goals = [];
 
     private function __construct(private readonly Library $library)
     {
@@ -33,14 +36,19 @@ final class CourseNeeds
     public static function of(array $learners, array $badges, array $dates, Library $library): self
     {
         $needs = new self($library);
-        $shared = self::demand($learners, $badges);
+        $pursuits = [];
         foreach ($learners as $learner) {
             foreach ($learner->badges as $id) {
-                $badge = $badges[$id] ?? throw Refusal::of('/badge', $id, 'one of '.implode(', ', array_keys($badges)));
-                $cost = fn (Leaf $leaf): float => $library->knot($leaf->knot)->minutes / max(1, $shared[$leaf->knot] ?? 1);
-                foreach ($badge->requirement->open($learner->levels, $cost) as $leaf) {
-                    $needs->want($learner, $leaf->knot, $leaf->level, $dates[$id] ?? null);
-                }
+                $pursuits[] = [$learner, $badges[$id] ?? throw Refusal::of('/badge', $id, 'one of '.implode(', ', array_keys($badges)))];
+            }
+        }
+        foreach (GroupChoice::of($pursuits, $library) as $number => $leaves) {
+            [$learner, $badge] = $pursuits[$number];
+            if ($leaves !== []) {
+                $needs->goals[] = ['learner' => $learner->id, 'badge' => $badge->id, 'leaves' => $leaves];
+            }
+            foreach ($leaves as $leaf) {
+                $needs->want($learner, $leaf->knot, $leaf->level, $dates[$badge->id] ?? null, []);
             }
         }
 
@@ -53,10 +61,16 @@ final class CourseNeeds
         return $this->wanted[$knot] ?? [];
     }
 
+    /** @return list<array{learner: string, badge: string, leaves: list<Leaf>}> */
+    public function goals(): array
+    {
+        return $this->goals;
+    }
+
     /** @return list<string> every knot needed, prerequisites first, then by date, by how many need it, by minutes */
     public function order(): array
     {
-        $left = array_keys($this->wanted);
+        $left = array_map(strval(...), array_keys($this->wanted));
         usort($left, fn (string $a, string $b): int => $this->rank($a) <=> $this->rank($b));
         $order = [];
         while ($left !== []) {
@@ -69,15 +83,23 @@ final class CourseNeeds
                 }
             }
 
-            throw Refusal::saying('/prerequisites', array_values($left), 'prerequisites that do not go round in a circle', 'These knots each need another of them first: '.implode(', ', $left).'.');
+            throw self::circle(array_values($left));
         }
 
         return $order;
     }
 
+    /** The earliest date anyone needs the knot by. */
     public function dueOn(string $knot): ?string
     {
-        return $this->dueOn[$knot] ?? null;
+        $dates = array_filter($this->dates[$knot] ?? [], is_string(...));
+
+        return $dates === [] ? null : min($dates);
+    }
+
+    public function dueFor(string $knot, string $learner): ?string
+    {
+        return $this->dates[$knot][$learner] ?? null;
     }
 
     /** @return list<string> the knots that come before it, directly */
@@ -86,26 +108,32 @@ final class CourseNeeds
         return $this->library->knot($knot)->prerequisites;
     }
 
-    private function want(PlanLearner $learner, string $knot, Level $level, ?string $date): void
+    /** @param  list<string>  $way  the knots on the way to it, to notice a circle */
+    private function want(PlanLearner $learner, string $knot, Level $level, ?string $date, array $way): void
     {
+        if (in_array($knot, $way, true)) {
+            throw self::circle($way);
+        }
         $had = $this->wanted[$knot][$learner->id] ?? null;
-        if ($had === null || $level->rung() > $had->rung()) {
+        // Uses it and teaches it stand on the same rung as has it, and ask for more.
+        if ($had === null || $level->rung() > $had->rung() || $had === Level::HasIt && $level->rung() === $had->rung()) {
             $this->wanted[$knot][$learner->id] = $level;
         }
-        $this->dueOn[$knot] = match (true) {
-            ! array_key_exists($knot, $this->dueOn), $this->dueOn[$knot] === null => $date,
-            $date === null => $this->dueOn[$knot],
-            default => min($date, $this->dueOn[$knot]),
+        $known = $this->dates[$knot] ?? [];
+        $this->dates[$knot][$learner->id] = match (true) {
+            ! array_key_exists($learner->id, $known), $known[$learner->id] === null => $date,
+            $date === null => $known[$learner->id],
+            default => min($date, $known[$learner->id]),
         };
         // Whoever can tie a knot needs nothing before it any more.
         foreach (self::holds($learner, $knot) ? [] : $this->before($knot) as $first) {
             if (! self::holds($learner, $first)) {
-                $this->want($learner, $first, Level::HasIt, $date);
+                $this->want($learner, $first, Level::HasIt, $date, [...$way, $knot]);
             }
         }
     }
 
-    private static function holds(PlanLearner $learner, string $knot): bool
+    public static function holds(PlanLearner $learner, string $knot): bool
     {
         return ($learner->levels[$knot] ?? Level::Seen)->rung() >= Level::HasIt->rung();
     }
@@ -113,28 +141,13 @@ final class CourseNeeds
     /** @return array{string, int, int, string} */
     private function rank(string $knot): array
     {
-        return [$this->dueOn[$knot] ?? '9999', -count($this->wanted[$knot]), $this->library->knot($knot)->minutes, $knot];
+        return [$this->dueOn($knot) ?? '9999', -count($this->wanted[$knot]), $this->library->knot($knot)->minutes, $knot];
     }
 
-    /**
-     * How many learners could use each knot: what many can share is cheaper for each.
-     *
-     * @param  list<PlanLearner>  $learners
-     * @param  array<string, BadgePack>  $badges
-     * @return array<string, int>
-     */
-    private static function demand(array $learners, array $badges): array
+    /** @param  list<string>  $knots */
+    private static function circle(array $knots): Refusal
     {
-        $count = [];
-        foreach ($learners as $learner) {
-            foreach ($learner->badges as $id) {
-                foreach (isset($badges[$id]) ? $badges[$id]->knots() : [] as $knot) {
-                    $count[$knot] = ($count[$knot] ?? 0) + 1;
-                }
-            }
-        }
-
-        return $count;
+        return Refusal::saying('/prerequisites', $knots, 'prerequisites that do not go round in a circle', 'These knots each need another of them first: '.implode(', ', $knots).'.');
     }
 
     public function minutes(string $knot): int

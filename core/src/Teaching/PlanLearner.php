@@ -16,6 +16,7 @@ final readonly class PlanLearner
      * @param  array<string, Level>  $levels  by knot
      * @param  array<string, Memory>  $memories  by knot
      * @param  list<string>  $badges  ids of badges under way
+     * @param  list<string>  $away  ids of the meetings this learner is not expected at
      */
     public function __construct(
         public string $id,
@@ -23,6 +24,7 @@ final readonly class PlanLearner
         public array $levels,
         public array $memories,
         public array $badges,
+        public array $away = [],
     ) {
     }
 }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching;
 
 /**
- * A meeting still to come: its date, its minutes in all, how many can check.
+ * A meeting still to come: its date, its minutes in all, how many can check, and what there is to tie to (null: all
+ * that is needed).
  */
 final readonly class PlanMeeting
 {
-    public function __construct(public string $id, public string $date, public int $minutes, public int $checkers)
+    /** @param  ?list<string>  $objects  kinds of object as in the knot packs: pole, post, ring, peg, toggle */
+    public function __construct(public string $id, public string $date, public int $minutes, public int $checkers, public ?array $objects = null)
     {
     }
 }

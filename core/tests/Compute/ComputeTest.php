@@ -17,6 +17,10 @@ function compute(string $operation, string $input): array
     return [proc_close($process), $out === '' ? '' : json_decode($out, true), $error === '' ? '' : json_decode($error, true)];
 }
 
+const TERM = '{"now":"2026-11-25T18:00:00Z","learners":[{"id":"ada","band":"11-13","badges":["b"],"levels":{"overhand":"has_it"},"away":["first"]},{"id":"ben","band":"11-13","badges":["b"]}],'
+    .'"badges":[{"pack":{"id":"b","version":1,"name":"B","about":"A badge.","ages":{"from":5,"to":9},"requirement":{"all":[{"knot":"bowline","level":"kept"}]}},"due_on":"2026-12-09"}],'
+    .'"meetings":[{"id":"third","date":"2026-12-09","minutes":60,"checkers":2},{"id":"gone","date":"2026-11-18","minutes":60,"checkers":2},{"id":"first","date":"2026-11-25","minutes":60,"checkers":2},{"id":"second","date":"2026-12-02","minutes":60,"checkers":2}]}';
+
 it('lists its operations with schemas, and answers as they say', function (): void {
     [$code, $listed] = compute('--list', '');
     expect($code)->toBe(0);
@@ -25,6 +29,10 @@ it('lists its operations with schemas, and answers as they say', function (): vo
         'knots' => '{}', 'knot' => '{"knot":"square-knot","view":"behind","step":2}', 'tail' => '{"knot":"bowline","diameter_mm":8,"material":"nylon","measured_mm":90,"measured_by":"finger"}',
         'due' => '{"results":[{"knot":"bowline","day":"2026-11-01","verdict":"has_it"}],"now":"2026-11-24T18:00:00Z"}',
         'verdict' => '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"yes","now":"2026-11-24"}',
+        'cut' => '{"pieces":[{"length_mm":1000,"count":3}],"stock":[{"id":"a","length_mm":3040}]}',
+        'lashing' => '{"kind":"tripod-woven","poles_mm":[40,40,40],"diameter_mm":6,"leg_mm":2000,"foot_radius_mm":1200}',
+        'line' => '{"span_mm":6000,"sag_mm":200,"mid_load_n":100}', 'friction' => '{"material":"natural","object":"wood","turns":1.5}',
+        'plan' => TERM,
     ] as $operation => $input) {
         [$code, $answer] = compute($operation, $input);
         expect($code)->toBe(0);
@@ -48,6 +56,19 @@ it('gives a lashing without a fingerprint, and a bight with both its sides', fun
     // Laid over both standing strands: each strand of the bight crosses two.
     expect($half['crossings'])->toHaveCount(4);
     expect(compute('mistakes', '{"knot":"square-lashing"}')[1])->toBe(['mistakes' => []]);
+});
+
+it('plans a term by hand', function (): void {
+    [$code, $plan] = compute('plan', TERM);
+    expect($code)->toBe(0)->and(array_column($plan['meetings'], 'id'))->toBe(['first', 'second', 'third']);
+    // Ben learns both on the first evening and keeps the bowline on the second; Ada, away then, needs the second and the third.
+    expect($plan['shown_in'])->toBe(['overhand' => 'first', 'bowline' => 'first'])->and($plan['unmet'])->toBe([])->and($plan['objective'])->toEqual([0, 5, 0])->and($plan['proven'])->toBeTrue()->and($plan['bound'])->toEqual([0, 5, 0]);
+    expect($plan['completes'])->toBe([['learner' => 'ada', 'badge' => 'b', 'meeting' => 'third'], ['learner' => 'ben', 'badge' => 'b', 'meeting' => 'second']]);
+    $before = json_decode(TERM, true) + ['previous' => ['bowline' => 'second']];
+    expect(compute('plan', Json::write($before))[1]['moved'])->toBe([]);
+    $pinned = json_decode(TERM, true) + ['pins' => ['bowline' => 'third']];
+    $late = compute('plan', Json::write($pinned))[1];
+    expect($late['unmet'][0])->toMatchArray(['knot' => 'bowline', 'level' => 'kept', 'learners' => ['ada', 'ben']]);
 });
 
 it('finds a tail', function (): void {
@@ -111,6 +132,15 @@ it('refuses with exit 2, nothing on standard output, and the field on standard e
     'an unknown knot deep down' => ['due', '{"results":[{"knot":"tangle","day":"2026-11-01","verdict":"has_it"}],"now":"2026-11-24"}', '/results/0/knot', 'tangle'],
     'an unknown verdict' => ['due', '{"results":[{"knot":"bowline","day":"2026-11-01","verdict":"failed"}],"now":"2026-11-24"}', '/results/0/verdict', 'failed'],
     'three prompts' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"yes","prompts":3,"now":"2026-11-24"}', '/prompts', 3],
+    'both loads of a line' => ['line', '{"span_mm":6000,"sag_mm":200,"mid_load_n":100,"even_load_n_per_m":3}', '/mid_load_n', 100.0],
+    'a sag of nothing' => ['line', '{"span_mm":6000,"sag_mm":0,"mid_load_n":100}', '/sag_mm', 0],
+    'two poles of a tripod' => ['lashing', '{"kind":"tripod-plain","poles_mm":[40,40],"diameter_mm":6}', '/poles_mm', [40.0, 40.0]],
+    'feet of a square lashing' => ['lashing', '{"kind":"square","poles_mm":[40,40],"diameter_mm":6,"leg_mm":2000,"foot_radius_mm":900}', '/leg_mm', 2000.0],
+    'a stock twice' => ['cut', '{"pieces":[],"stock":[{"id":"a","length_mm":5},{"id":"a","length_mm":6}]}', '/stock/1/id', 'a'],
+    'a fraction of a piece' => ['cut', '{"pieces":[{"length_mm":100,"count":1.5}],"stock":[]}', '/pieces/0/count', 1.5],
+    'a meeting of no minutes' => ['plan', '{"now":"2026-11-25","learners":[],"badges":[],"meetings":[{"id":"m","date":"2026-11-25","minutes":0,"checkers":2}]}', '/meetings/0/minutes', 0],
+    'a learner twice' => ['plan', '{"now":"2026-11-25","learners":[{"id":"a","band":"14+","badges":[]},{"id":"a","band":"14+","badges":[]}],"badges":[],"meetings":[]}', '/learners/1/id', 'a'],
+    'a badge nobody knows' => ['plan', '{"now":"2026-11-25","learners":[{"id":"a","band":"14+","badges":["none"]}],"badges":[],"meetings":[]}', '/badge', 'none'],
     'a part the knot has, declared absent' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"not_applicable","now":"2026-11-24"}', '/tail', 'not_applicable'],
 ]);
 

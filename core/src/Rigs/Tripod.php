@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rigs;
+
+use Compadre\Core\Refusal;
+
+/**
+ * How a tripod stands: legs of a length below the lashing, feet on a circle. Lengths in mm, the lean from upright in radians.
+ */
+final readonly class Tripod
+{
+    private const STEEP = 0.30;
+
+    private const WIDE = 0.55;
+
+    private function __construct(public float $height, public float $feetApart, public float $lean, public ?string $advice)
+    {
+    }
+
+    /**
+     * @param  float  $leg  above 0
+     * @param  float  $footRadius  above 0 and less than the leg
+     */
+    public static function of(float $leg, float $footRadius): self
+    {
+        if ($footRadius >= $leg || $footRadius <= 0) {
+            throw Refusal::of('/foot_radius_mm', $footRadius, "more than 0 and less than the leg’s $leg mm");
+        }
+        $spread = $footRadius / $leg;
+
+        return new self(sqrt($leg ** 2 - $footRadius ** 2), $footRadius * sqrt(3), asin($spread), match (true) {
+            $spread < self::STEEP => sprintf('The feet stand too close: below %s of the leg it topples. Set them at least %d mm from the middle.', self::STEEP, ceil(self::STEEP * $leg)),
+            $spread > self::WIDE => sprintf('The feet stand too wide: above %s of the leg the legs splay. Set them at most %d mm from the middle.', self::WIDE, floor(self::WIDE * $leg)),
+            default => null,
+        });
+    }
+}

@@ -1,0 +1,310 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rope;
+
+/**
+ * Looks for the best cut plan: first as a careful person would (the longest pieces into the shortest stock that takes them),
+ * then through all ways of cutting one stock after the other, leaving out what a bound shows to be no better and what was
+ * met before at less cost. Work is counted, not timed: the same store, the same plan.
+ */
+final class CutSearch
+{
+    /** Up to so many pieces of so few lengths every way is looked at; beyond, the plan made by hand stands with its bound. */
+    private const PIECES = 40;
+
+    private const LENGTHS = 4;
+
+    private const STEPS = 3_000_000;
+
+    /** @var list<array{id: string, length: int}> those that may be used up exactly first, then the longest first */
+    private array $stock;
+
+    /** @var list<int> by stock and onward: how many could be used up exactly */
+    private array $exact = [];
+
+    /** @var list<array<int, int>> counts cut from each stock, the best so far */
+    private array $best = [];
+
+    /** @var array{int, int, int, int} pieces wanting, mm wasted, cuts, stocks opened */
+    private array $mark = [PHP_INT_MAX, 0, 0, 0];
+
+    /** @var array<string, array{int, int, int}> the least cost at which a place was met */
+    private array $met = [];
+
+    private int $steps = 0;
+
+    /**
+     * @param  list<int>  $lengths  longest first
+     * @param  list<array{id: string, length: int}>  $stock
+     */
+    private function __construct(private readonly array $lengths, array $stock, private readonly int $keep, private readonly int $allowance)
+    {
+        $this->stock = $stock;
+    }
+
+    /**
+     * @param  list<int>  $lengths  longest first, each once
+     * @param  list<int>  $counts  wanted of each
+     * @param  list<array{id: string, length: int}>  $stock
+     */
+    public static function in(array $lengths, array $counts, array $stock, int $keep, int $allowance): CutPlan
+    {
+        $search = new self($lengths, $stock, $keep, $allowance);
+        $search->order($counts);
+        $search->byHand($counts, true);
+        $search->byHand($counts, false);
+        $least = $search->least(0, $counts);
+        $small = array_sum($counts) <= self::PIECES && count($lengths) <= self::LENGTHS;
+        $proven = $search->mark <= $least || $small && $search->cut(0, $counts, [], [0, 0, 0]);
+
+        return $search->plan($counts, $proven, $least);
+    }
+
+    /** @param  list<int>  $counts */
+    private function order(array $counts): void
+    {
+        $reached = [0 => true];
+        foreach ($this->lengths as $kind => $length) {
+            for ($n = 0; $n < min($counts[$kind], 60); $n++) {
+                foreach (array_keys($reached) as $sum) {
+                    $reached[$sum + $length + $this->allowance] = true;
+                }
+                if (count($reached) > 20000) {
+                    break 2;
+                }
+            }
+        }
+        $rank = [];
+        foreach ($this->stock as ['id' => $id, 'length' => $length]) {
+            $rank[$id] = isset($reached[$length + $this->allowance]) ? [0, $length, $id] : [1, -$length, $id];
+        }
+        usort($this->stock, static fn (array $a, array $b): int => $rank[$a['id']] <=> $rank[$b['id']]);
+        $left = 0;
+        foreach (array_reverse($this->stock) as $one) {
+            array_unshift($this->exact, $left += $rank[$one['id']][0] === 0 ? 1 : 0);
+        }
+        $this->exact[] = 0;
+    }
+
+    /**
+     * Longest pieces first, each into the shortest (or the longest) stock that takes it.
+     *
+     * @param  list<int>  $counts
+     */
+    private function byHand(array $counts, bool $shortest): void
+    {
+        $used = array_fill(0, count($this->stock), array_fill(0, count($this->lengths), 0));
+        foreach ($this->lengths as $kind => $length) {
+            for ($n = 0; $n < $counts[$kind]; $n++) {
+                $found = null;
+                foreach ($this->stock as $number => $one) {
+                    $with = $used[$number];
+                    $with[$kind]++;
+                    $offcut = $this->offcut($one['length'], $with);
+                    // A stock that fits exactly, then one that is open already, then by length.
+                    $rank = [$offcut === 0 ? 0 : 1, array_sum($used[$number]) > 0 ? 0 : 1, $shortest ? $one['length'] : -$one['length']];
+                    if ($offcut !== null && ($found === null || $rank < $found[0])) {
+                        $found = [$rank, $number];
+                    }
+                }
+                if ($found !== null) {
+                    $used[$found[1]][$kind]++;
+                }
+            }
+        }
+        $cost = [0, 0, 0];
+        foreach ($used as $number => $cut) {
+            $cost = $this->with($cost, $this->stock[$number]['length'], $cut);
+        }
+        $this->offer($used, array_sum($counts) - array_sum(array_map(array_sum(...), $used)), $cost);
+    }
+
+    /**
+     * What is left of a stock after cutting some of each length from it; null where it is too short.
+     *
+     * @param  array<int, int>  $cut
+     */
+    private function offcut(int $length, array $cut): ?int
+    {
+        foreach ($cut as $kind => $count) {
+            $length -= $count * ($this->lengths[$kind] + $this->allowance);
+        }
+        if ($length === -$this->allowance && array_sum($cut) > 0) {
+            return 0;
+        }
+
+        return $length < 0 ? null : $length;
+    }
+
+    /**
+     * @param  array{int, int, int}  $cost
+     * @param  array<int, int>  $cut
+     * @return array{int, int, int}
+     */
+    private function with(array $cost, int $length, array $cut): array
+    {
+        $pieces = array_sum($cut);
+        if ($pieces === 0) {
+            return $cost;
+        }
+        $sum = 0;
+        foreach ($cut as $kind => $count) {
+            $sum += $count * $this->lengths[$kind];
+        }
+        $cuts = $length === $sum + ($pieces - 1) * $this->allowance ? $pieces - 1 : $pieces;
+        $offcut = $length - $sum - $cuts * $this->allowance;
+
+        return [$cost[0] + $cuts * $this->allowance + ($offcut < $this->keep ? $offcut : 0), $cost[1] + $cuts, $cost[2] + 1];
+    }
+
+    /**
+     * @param  list<array<int, int>>  $used
+     * @param  array{int, int, int}  $cost
+     */
+    private function offer(array $used, int $wanting, array $cost): void
+    {
+        if ([$wanting, ...$cost] < $this->mark) {
+            [$this->best, $this->mark] = [$used, [$wanting, ...$cost]];
+        }
+    }
+
+    /**
+     * What the stocks from one on can do at best for what is wanted.
+     *
+     * @param  list<int>  $counts
+     * @return array{int, int, int, int}
+     */
+    private function least(int $from, array $counts): array
+    {
+        $room = 0;
+        $lengths = [];
+        foreach (array_slice($this->stock, $from) as $one) {
+            $room += $one['length'] + $this->allowance;
+            $lengths[] = $one['length'] + $this->allowance;
+        }
+        $need = 0;
+        foreach ($counts as $kind => $count) {
+            $need += $count * ($this->lengths[$kind] + $this->allowance);
+        }
+        $wanting = 0;
+        foreach ($counts as $kind => $count) {
+            for (; $count > 0 && $need > $room; $count--) {
+                $need -= $this->lengths[$kind] + $this->allowance;
+                $wanting++;
+            }
+        }
+        $cuts = max(0, array_sum($counts) - $wanting - $this->exact[$from]);
+        rsort($lengths);
+        $opened = 0;
+        for ($held = 0; $held < $need && isset($lengths[$opened]); $opened++) {
+            $held += $lengths[$opened];
+        }
+
+        return [$wanting, $cuts * $this->allowance, $cuts, $opened];
+    }
+
+    /**
+     * @param  list<int>  $counts  still wanted
+     * @param  list<array<int, int>>  $used
+     * @param  array{int, int, int}  $cost
+     * @return bool whether everything was looked at or shown to be no better
+     */
+    private function cut(int $number, array $counts, array $used, array $cost): bool
+    {
+        if (++$this->steps > self::STEPS) {
+            return false;
+        }
+        if ($number === count($this->stock) || array_sum($counts) === 0) {
+            $this->offer([...$used, ...array_fill(0, count($this->stock) - $number, array_fill(0, count($counts), 0))], array_sum($counts), $cost);
+
+            return true;
+        }
+        $least = $this->least($number, $counts);
+        if ([$least[0], $cost[0] + $least[1], $cost[1] + $least[2], $cost[2] + $least[3]] >= $this->mark) {
+            return true;
+        }
+        $place = $number.':'.implode(',', $counts);
+        if (isset($this->met[$place]) && $this->met[$place] <= $cost) {
+            return true;
+        }
+        $this->met[$place] = $cost;
+        // Stocks of one length are one and the same: the later is never cut into more than the one before.
+        $before = $number > 0 && $this->stock[$number - 1]['length'] === $this->stock[$number]['length'] ? $used[$number - 1] : null;
+        foreach ($this->ways($this->stock[$number]['length'], $counts) as $cut) {
+            if ($before !== null && $cut > $before) {
+                continue;
+            }
+            $left = array_map(static fn (int $wanted, int $taken): int => $wanted - $taken, $counts, $cut);
+            if (! $this->cut($number + 1, $left, [...$used, $cut], $this->with($cost, $this->stock[$number]['length'], $cut))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Every way to cut a stock into wanted pieces, the fullest first, and not at all.
+     *
+     * @param  list<int>  $counts
+     * @return list<list<int>>
+     */
+    private function ways(int $length, array $counts): array
+    {
+        $ways = [[]];
+        foreach ($counts as $kind => $count) {
+            $next = [];
+            foreach ($ways as $way) {
+                $room = $length + $this->allowance;
+                foreach ($way as $other => $taken) {
+                    $room -= $taken * ($this->lengths[$other] + $this->allowance);
+                }
+                for ($taken = min($count, intdiv($room, $this->lengths[$kind] + $this->allowance)); $taken >= 0; $taken--) {
+                    $next[] = [...$way, $taken];
+                }
+            }
+            $ways = $next;
+        }
+        $found = [];
+        foreach ($ways as $way) {
+            $offcut = $this->offcut($length, $way);
+            if ($offcut !== null) {
+                $found[] = [$offcut === 0 ? 0 : 1, -array_sum($way), $way];
+            }
+        }
+        sort($found);
+
+        return array_column($found, 2);
+    }
+
+    /**
+     * @param  list<int>  $counts
+     * @param  array{int, int, int, int}  $least
+     */
+    private function plan(array $counts, bool $proven, array $least): CutPlan
+    {
+        $cuts = [];
+        foreach ($this->best as $number => $cut) {
+            if (array_sum($cut) === 0) {
+                continue;
+            }
+            $pieces = [];
+            foreach ($cut as $kind => $count) {
+                array_push($pieces, ...array_fill(0, $count, $this->lengths[$kind]));
+                $counts[$kind] -= $count;
+            }
+            $cuts[] = ['stock' => $this->stock[$number]['id'], 'pieces' => $pieces, 'offcut' => (int) $this->offcut($this->stock[$number]['length'], $cut)];
+        }
+        usort($cuts, static fn (array $a, array $b): int => $a['stock'] <=> $b['stock']);
+        $unmet = [];
+        foreach ($counts as $kind => $count) {
+            if ($count > 0) {
+                $unmet[] = ['length' => $this->lengths[$kind], 'count' => $count];
+            }
+        }
+
+        return new CutPlan($cuts, $this->mark[1], $proven ? $this->mark[1] : ($this->mark[0] === $least[0] ? $least[1] : 0), $proven, $unmet);
+    }
+}
