@@ -34,7 +34,14 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::get('/me', [AccountController::class, 'me']);
     Route::get('/course', [CourseController::class, 'show']);
     Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
+    Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan');
+    Route::put('/course/plan', [CourseController::class, 'plan'])->can('plan');
+    Route::delete('/course/knots/{knot}', [CourseController::class, 'unpin'])->can('plan');
+    Route::post('/tonight', [CourseController::class, 'tonight'])->can('teach');
     Route::get('/meetings/{meeting}', [CourseController::class, 'meeting']);
+    Route::put('/meetings/{meeting}', [CourseController::class, 'changeMeeting'])->can('plan');
+    Route::delete('/meetings/{meeting}', [CourseController::class, 'callOff'])->can('plan');
+    Route::post('/meetings/{meeting}/run', [CourseController::class, 'run'])->can('teach');
     Route::put('/meetings/{meeting}/attendance/{learner}', [CourseController::class, 'markAttendance'])->can('teach');
     Route::get('/knots', [KnotController::class, 'index']);
     Route::get('/knots/{knot}', [KnotController::class, 'show']);

@@ -99,6 +99,20 @@ abstract class FeatureCase extends TestCase
     }
 
     /**
+     * A group with five learners and three meetings, the first tonight, its lead signed in.
+     *
+     * @return array{Group, list<Learner>, list<Meeting>}
+     */
+    protected function term(): array
+    {
+        $group = $this->group();
+        $this->become($this->person($group));
+        $learners = $this->learners($group, 'Ada P.', 'Bram K.', 'Cleo M.', 'Dov R.', 'Esme T.');
+
+        return [$group, $learners, [$this->meeting($group), $this->meeting($group, '2026-12-01'), $this->meeting($group, '2026-12-08')]];
+    }
+
+    /**
      * @param  array<string, mixed>  $more
      * @return array<string, mixed> a clean pass, as a device sends it
      */

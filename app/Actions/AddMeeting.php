@@ -26,18 +26,24 @@ final class AddMeeting
 
     public function write(Group $group, string $date, string $startsAt, int $minutes, int $checkers, ?string $place, string $field): Meeting
     {
-        $start = self::minute($startsAt);
-        foreach ($group->meetings()->where('date', $date)->get() as $other) {
-            $otherStart = self::minute($other->starts_at);
-            if ($start < $otherStart + $other->minutes && $otherStart < $start + $minutes) {
-                throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
-            }
-        }
+        $this->holdFree($group, $date, $startsAt, $minutes, $field);
 
         return $group->meetings()->create([
             'date' => $date, 'starts_at' => $startsAt, 'minutes' => $minutes, 'checkers' => $checkers,
             'place' => $place === null || trim($place) === '' ? null : trim($place),
         ])->refresh();
+    }
+
+    /** @throws Refusal where another meeting of the group is on at that time */
+    public function holdFree(Group $group, string $date, string $startsAt, int $minutes, string $field, ?Meeting $but = null): void
+    {
+        $start = self::minute($startsAt);
+        foreach ($group->meetings()->where('date', $date)->whereNull('cancelled_at')->get() as $other) {
+            $otherStart = self::minute($other->starts_at);
+            if ($other->id !== $but?->id && $start < $otherStart + $other->minutes && $otherStart < $start + $minutes) {
+                throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
+            }
+        }
     }
 
     private static function minute(string $time): int

@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Attendance;
+use App\Models\BlockRun;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
+use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\Block;
 use Compadre\Core\Teaching\CoursePlan;
-use Compadre\Core\Teaching\CoursePlanner;
-use Compadre\Core\Teaching\PlanMeeting;
+use Compadre\Core\Teaching\Plan\Consequence;
 use Compadre\Core\Teaching\UnmetNeed;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -33,17 +34,40 @@ final readonly class CourseView
     public function of(Group $group): array
     {
         $state = GroupState::of($group, $this->shelf);
-        $meetings = $group->meetings()->get();
-        $plan = $this->plan($state, $meetings);
+        $meetings = $group->term()->get();
+        $plans = TermPlan::of($state, $group, $meetings, $this->library);
+        $plan = $plans->kept();
         $term = $this->term($group, $state, $meetings, $plan);
-        $names = $state->learners->pluck('name', 'id');
 
         return [
             'meetings' => $term,
-            'unmet' => array_map(fn (UnmetNeed $need): array => ['learners' => array_map(fn (string $id): string => (string) $names[$id], $need->learners)] + $need->toArray(), $plan->unmet),
+            'unmet' => array_map(fn (UnmetNeed $need): array => self::unmet($state, $need), $plan->unmet),
             'badges' => array_values(array_map(fn (BadgePack $badge): array => $this->badge($state, $badge, $term), $state->badges)),
             'knots' => $this->names(),
+            'places' => (object) $plan->shownIn, 'pinned' => array_map(strval(...), array_keys(array_filter($plans->pinned()))),
+            'proposal' => $this->proposal($state, $plans, $meetings), 'proven' => $plan->proven,
+            'bound' => $plan->bound->unmet, 'pace' => array_map($plans->pace()->about(...), $plans->pace()->kinds()),
         ];
+    }
+
+    /**
+     * What a change of plan would come to.
+     *
+     * @return array<string, mixed>
+     */
+    public function whatIf(Group $group, PlanChange $change): array
+    {
+        $state = GroupState::of($group, $this->shelf);
+        $meetings = $group->term()->get();
+        $plans = TermPlan::of($state, $group, $meetings, $this->library);
+
+        return $this->consequence($state, $plans->kept(), $plans->with($change), $meetings);
+    }
+
+    /** @param  Collection<int, Meeting>  $meetings */
+    public function plans(Group $group, ?Collection $meetings = null): TermPlan
+    {
+        return TermPlan::of(GroupState::of($group, $this->shelf), $group, $meetings ?? $group->term()->get(), $this->library);
     }
 
     /** @return array<string, mixed> */
@@ -51,29 +75,64 @@ final readonly class CourseView
     {
         $state = GroupState::of($group, $this->shelf);
         $meetings = $group->meetings()->get();
-        $term = $this->term($group, $state, $meetings, $this->plan($state, $meetings));
+        $plans = TermPlan::of($state, $group, $meetings, $this->library);
+        $term = $this->term($group, $state, $meetings, $plans->kept());
         $here = $meeting->attendances()->pluck('present', 'learner_id')->all();
+        $runs = $meeting->blocks()->get();
 
         return [
             'meeting' => $term[(int) $meetings->search(fn (Meeting $one): bool => $one->id === $meeting->id)],
             'roll' => $state->learners->map(fn (Learner $learner): array => LearnerPage::about($learner) + ['present' => isset($here[$learner->id]) ? (bool) $here[$learner->id] : null])->values()->all(),
             'knots' => $this->names(),
+            'clock' => [
+                'now' => CarbonImmutable::now()->toIso8601ZuluString(), 'started_at' => $meeting->started_at?->toIso8601ZuluString(), 'ended_at' => $meeting->ended_at?->toIso8601ZuluString(),
+                'blocks' => $runs->map(fn (BlockRun $run): array => [
+                    'id' => $run->id, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned, 'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '',
+                    'beside' => $run->stations['beside'] ?? [], 'learners' => $run->stations['learners'] ?? [], 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
+                ])->values()->all(),
+            ],
+            'proposal' => $meeting->ended_at === null ? null : $this->proposal($state, $plans, $meetings),
         ];
+    }
+
+    /**
+     * A plan laid out anew, where it is better than the one that stands.
+     *
+     * @param  Collection<int, Meeting>  $meetings
+     * @return ?array<string, mixed>
+     */
+    private function proposal(GroupState $state, TermPlan $plans, Collection $meetings): ?array
+    {
+        $kept = $plans->kept();
+        $anew = $plans->anew();
+
+        return [$anew->objective->unmet, $anew->objective->completion] < [$kept->objective->unmet, $kept->objective->completion] ? $this->consequence($state, $kept, $anew, $meetings) : null;
+    }
+
+    /**
+     * @param  Collection<int, Meeting>  $meetings
+     * @return array<string, mixed>
+     */
+    private function consequence(GroupState $state, CoursePlan $before, CoursePlan $after, Collection $meetings): array
+    {
+        $place = array_flip([...$meetings->modelKeys(), 'more-1', 'more-2', 'more-3']);
+        $found = Consequence::of($before, $after, $place);
+
+        return ['lost' => array_map(fn (UnmetNeed $need): array => self::unmet($state, $need), $found['lost'])] + $found;
+    }
+
+    /** @return array<string, mixed> */
+    private static function unmet(GroupState $state, UnmetNeed $need): array
+    {
+        $names = $state->learners->pluck('name', 'id');
+
+        return ['learners' => array_map(fn (string $id): string => (string) $names[$id], $need->learners)] + $need->toArray();
     }
 
     /** @return array<string, mixed> */
     public static function about(Meeting $meeting): array
     {
-        return ['id' => $meeting->id, 'date' => $meeting->date, 'starts_at' => $meeting->starts_at, 'minutes' => $meeting->minutes, 'checkers' => $meeting->checkers, 'place' => $meeting->place];
-    }
-
-    /** @param  Collection<int, Meeting>  $meetings */
-    private function plan(GroupState $state, Collection $meetings): CoursePlan
-    {
-        $ahead = $meetings->filter(fn (Meeting $meeting): bool => $meeting->date >= $state->today)
-            ->map(fn (Meeting $meeting): PlanMeeting => new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes, $meeting->checkers));
-
-        return CoursePlanner::plan($state->planLearners(), $state->badges, $state->dates, array_values($ahead->all()), $this->library);
+        return ['id' => $meeting->id, 'date' => $meeting->date, 'starts_at' => $meeting->starts_at, 'minutes' => $meeting->minutes, 'checkers' => $meeting->checkers, 'place' => $meeting->place, 'objects' => $meeting->objects];
     }
 
     /**
@@ -90,13 +149,13 @@ final readonly class CourseView
             $blocks = $plan->meetings[$meeting->id] ?? [];
             $counts = $seen[$meeting->id] ?? [];
             $tied = array_keys($counts);
-            $planned = fn (string ...$kinds): array => array_values(array_filter(array_map(fn (Block $block): ?string => in_array($block->kind, $kinds, true) ? $block->knot : null, $blocks)));
+            $planned = fn (string ...$kinds): array => array_values(array_filter(array_map(fn (Block $block): ?string => in_array($block->kind, $kinds, true) ? $block->knot : null, $plan->stations($meeting->id))));
             $introduced = array_values(array_unique([...array_diff($tied, $shown), ...$planned('new')]));
             $revisited = array_values(array_unique(array_diff([...array_intersect($tied, $shown), ...$planned('old', 'again')], $introduced)));
             array_push($shown, ...$introduced);
             $term[] = self::about($meeting) + [
                 'number' => $number + 1,
-                'state' => $meeting->date < $state->today ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
+                'state' => $meeting->date < $state->today || $meeting->ended_at !== null ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
                 'blocks' => array_map(fn (Block $block): array => $block->toArray(), $blocks),
                 'introduced' => $introduced, 'revisited' => $revisited,
                 'present' => (int) ($present[$meeting->id] ?? 0), 'results' => array_sum($counts),

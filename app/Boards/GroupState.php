@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Boards;
 
+use App\Models\Attendance;
 use App\Models\Group;
 use App\Models\Learner;
+use App\Models\Meeting;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\BadgePack;
@@ -65,12 +67,20 @@ final readonly class GroupState
         return $badges;
     }
 
-    /** @return list<PlanLearner> */
-    public function planLearners(): array
+    /**
+     * As the planner sees them: whoever is marked away from a meeting still to come is not expected there.
+     *
+     * @param  Collection<int, Meeting>  $meetings
+     * @return list<PlanLearner>
+     */
+    public function planLearners(Collection $meetings): array
     {
+        $away = Attendance::query()->whereIn('meeting_id', $meetings->modelKeys())->where('present', false)->get()->groupBy('learner_id');
+
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
             $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
             array_map(fn (BadgePack $badge): string => $badge->id, $this->badgesOf($learner)),
+            array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())),
         ))->all());
     }
 

@@ -19,6 +19,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $age_to
  * @property TailSchool $tail_school
  * @property bool $backup
+ * @property float $old_share of a meeting, kept for old knots
+ * @property ?int $new_knots the most in a meeting; null: as many as the youngest can take
+ * @property ?array<string, string> $methods the house method by knot
+ * @property ?string $calendar_hash
+ * @property bool $calendar_places
  */
 final class Group extends Model
 {
@@ -28,7 +33,7 @@ final class Group extends Model
 
     protected function casts(): array
     {
-        return ['backup' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class];
+        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class];
     }
 
     /** @return HasMany<Learner, $this> */
@@ -45,6 +50,15 @@ final class Group extends Model
     {
         $relation = $this->hasMany(Meeting::class);
         $relation->orderBy('date')->orderBy('starts_at');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Meeting, $this> those not called off */
+    public function term(): HasMany
+    {
+        $relation = $this->meetings();
+        $relation->whereNull('cancelled_at');
 
         return $relation;
     }
@@ -81,6 +95,21 @@ final class Group extends Model
     {
         $relation = $this->hasMany(Invitation::class);
         $relation->whereNull('used_at');
+
+        return $relation;
+    }
+
+    /** @return HasMany<PlanPlace, $this> */
+    public function places(): HasMany
+    {
+        return $this->hasMany(PlanPlace::class);
+    }
+
+    /** @return HasMany<Stock, $this> */
+    public function stocks(): HasMany
+    {
+        $relation = $this->hasMany(Stock::class);
+        $relation->orderBy('diameter_mm')->orderBy('name');
 
         return $relation;
     }

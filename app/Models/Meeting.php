@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -16,6 +18,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $minutes
  * @property int $checkers
  * @property ?string $place
+ * @property ?list<string> $objects what there is to tie to; null: all that is needed
+ * @property ?CarbonImmutable $started_at
+ * @property ?CarbonImmutable $ended_at
+ * @property ?CarbonImmutable $cancelled_at
+ * @property Collection<int, BlockRun> $blocks
+ * @property int $sequence how often it was changed, for calendars
  */
 final class Meeting extends Model
 {
@@ -25,12 +33,27 @@ final class Meeting extends Model
 
     protected function casts(): array
     {
-        return ['minutes' => 'integer', 'checkers' => 'integer'];
+        return ['minutes' => 'integer', 'checkers' => 'integer', 'sequence' => 'integer', 'objects' => 'array', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'cancelled_at' => 'immutable_datetime'];
     }
 
     /** @return HasMany<Attendance, $this> */
     public function attendances(): HasMany
     {
         return $this->hasMany(Attendance::class);
+    }
+
+    /** @return HasMany<BlockRun, $this> */
+    public function blocks(): HasMany
+    {
+        $relation = $this->hasMany(BlockRun::class);
+        $relation->orderBy('position');
+
+        return $relation;
+    }
+
+    /** Whether lessons can still be planned into it. */
+    public function isAhead(string $today): bool
+    {
+        return $this->date >= $today && $this->ended_at === null && $this->cancelled_at === null;
     }
 }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Actions\AcceptPlan;
 use App\Actions\AddLearners;
 use App\Actions\AddMeeting;
 use App\Actions\MarkAttendance;
 use App\Actions\NewPerson;
 use App\Actions\RecordChecks;
+use App\Boards\CourseView;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
@@ -35,6 +37,7 @@ final class GullwickSeeder
         private readonly AddLearners $addLearners,
         private readonly AddMeeting $addMeeting,
         private readonly MarkAttendance $mark,
+        private readonly AcceptPlan $accept,
     ) {
     }
 
@@ -64,6 +67,14 @@ final class GullwickSeeder
             }
         });
         CarbonImmutable::setTestNow($clock);
+        $this->plan();
+    }
+
+    /** The plan as it stands today is the group's. */
+    private function plan(): void
+    {
+        $group = Group::query()->firstOrFail();
+        ($this->accept)($group, app(CourseView::class)->plans($group)->anew());
     }
 
     private function group(): Group

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Group;
+use App\Models\Meeting;
+use Carbon\CarbonImmutable;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
+
+/**
+ * Changes a meeting still to come, or calls it off. What was checked at a meeting stays with it.
+ */
+final readonly class ChangeMeeting
+{
+    public function __construct(private AddMeeting $add)
+    {
+    }
+
+    public function __invoke(Group $group, Meeting $meeting, Fields $change): Meeting
+    {
+        $this->still($group, $meeting);
+        $about = [
+            'date' => $change->text('date', $meeting->date), 'starts_at' => $change->text('starts_at', $meeting->starts_at),
+            'minutes' => $change->whole('minutes', $meeting->minutes), 'checkers' => $change->whole('checkers', $meeting->checkers),
+            'place' => $change->has('place') ? (trim($change->text('place')) ?: null) : $meeting->place,
+            'objects' => array_key_exists('objects', $change->raw()) ? ($change->has('objects') ? $change->texts('objects') : null) : $meeting->objects,
+        ];
+        if ($about['date'] < $group->today()) {
+            throw Refusal::of('/date', $about['date'], 'today, '.$group->today().', or a later day');
+        }
+        $this->add->holdFree($group, $about['date'], $about['starts_at'], $about['minutes'], '/date', $meeting);
+        $meeting->update($about + ['sequence' => $meeting->sequence + 1]);
+
+        return $meeting->refresh();
+    }
+
+    public function callOff(Group $group, Meeting $meeting): void
+    {
+        $this->still($group, $meeting);
+        $group->places()->where('meeting_id', $meeting->id)->delete();
+        $meeting->update(['cancelled_at' => CarbonImmutable::now(), 'sequence' => $meeting->sequence + 1]);
+    }
+
+    private function still(Group $group, Meeting $meeting): void
+    {
+        if (! $meeting->isAhead($group->today()) || $meeting->started_at !== null) {
+            throw Refusal::saying('/meeting', $meeting->id, 'a meeting still to come', 'This meeting has begun, is over or was called off: it cannot be changed any more.');
+        }
+    }
+}

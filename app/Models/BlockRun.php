@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A block of a meeting under way: as planned when it began, and what became of it.
+ *
+ * @property string $id
+ * @property string $meeting_id
+ * @property int $position
+ * @property string $kind
+ * @property ?string $knot
+ * @property array<string, mixed> $stations the planned block with the stations beside it
+ * @property float $planned minutes
+ * @property string $state waiting, running, done, skipped or carried
+ * @property ?CarbonImmutable $started_at
+ * @property ?CarbonImmutable $ended_at
+ */
+final class BlockRun extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['stations' => 'array', 'planned' => 'float', 'position' => 'integer', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+    }
+
+    public function minutesTaken(CarbonImmutable $now): float
+    {
+        return $this->started_at === null ? 0.0 : $this->started_at->diffInSeconds($this->ended_at ?? $now) / 60;
+    }
+}
