@@ -10,6 +10,7 @@ use App\Http\Controllers\HouseController;
 use App\Http\Controllers\KnotController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\RemoteController;
+use App\Http\Controllers\StoreController;
 use App\Http\Middleware\HoldToApi;
 use Illuminate\Support\Facades\Route;
 
@@ -43,6 +44,13 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::delete('/meetings/{meeting}', [CourseController::class, 'callOff'])->can('plan');
     Route::post('/meetings/{meeting}/run', [CourseController::class, 'run'])->can('teach');
     Route::put('/meetings/{meeting}/attendance/{learner}', [CourseController::class, 'markAttendance'])->can('teach');
+    Route::get('/meetings/{meeting}/pack', [StoreController::class, 'pack']);
+    Route::post('/meetings/{meeting}/pack/cut', [StoreController::class, 'cut'])->can('teach');
+    Route::get('/gauges', [StoreController::class, 'gauges']);
+    Route::get('/store', [StoreController::class, 'index']);
+    Route::post('/store', [StoreController::class, 'add'])->can('teach');
+    Route::put('/store/{stock}', [StoreController::class, 'change'])->can('teach');
+    Route::delete('/store/{stock}', [StoreController::class, 'remove'])->can('teach');
     Route::get('/knots', [KnotController::class, 'index']);
     Route::get('/knots/{knot}', [KnotController::class, 'show']);
     Route::get('/knots/{knot}/drawing.svg', [KnotController::class, 'drawing']);

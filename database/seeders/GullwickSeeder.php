@@ -82,13 +82,17 @@ final class GullwickSeeder
         $zone = is_readable('/etc/timezone') ? trim((string) file_get_contents('/etc/timezone')) : '';
         $group = Group::query()->create([
             'name' => 'Gullwick Lantern Crew', 'time_zone' => in_array($zone, DateTimeZone::listIdentifiers(), true) ? $zone : 'UTC',
-            'units' => 'mm', 'age_from' => 8, 'age_to' => 13,
+            'units' => 'mm', 'age_from' => 8, 'age_to' => 15,
         ])->refresh();
         $group->ropes()->create(['name' => 'Practice rope, hemp', 'diameter_mm' => 10, 'material' => Material::Natural, 'is_usual' => true]);
         $group->ropes()->create(['name' => 'Blue guy line', 'diameter_mm' => 6, 'material' => Material::Polypropylene]);
+        foreach (GullwickTerm::STORE as [$name, $kind, $diameter, $material, $lay, $colour, $ends, $length, $count]) {
+            $group->stocks()->create(['name' => $name, 'kind' => $kind, 'diameter_mm' => $diameter, 'material' => $material, 'lay' => $lay, 'colour' => $colour, 'ends' => $ends, 'length_mm' => $length, 'count' => $count]);
+        }
         $walk = CarbonImmutable::parse($group->today())->addDays(28)->format('Y-m-d');
         $group->badges()->create(['badge' => 'lantern-hand', 'due_on' => $walk]);
         $group->badges()->create(['badge' => 'rigger', 'due_on' => $walk]);
+        $group->badges()->create(['badge' => 'green-captain', 'due_on' => $walk]);
 
         return $group;
     }

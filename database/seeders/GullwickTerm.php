@@ -23,7 +23,17 @@ final class GullwickTerm
     public const LEARNERS = [
         ['Ada P.', '8-10'], ['Bram K.', '8-10'], ['Cleo M.', '8-10'], ['Dov R.', '8-10', 'left'], ['Esme T.', '8-10'],
         ['Finn O.', '8-10'], ['Greta L.', '8-10'], ['Hari S.', '8-10'], ['Ines V.', '11-13'], ['Jory B.', '11-13'],
-        ['Kit A.', '11-13', 'left'], ['Lumi N.', '11-13'], ['Milo F.', '11-13'], ['Noor D.', '11-13'],
+        ['Kit A.', '11-13', 'left'], ['Lumi N.', '11-13'], ['Milo F.', '11-13'], ['Noor D.', '11-13'], ['Oona W.', '14+'], ['Pell G.', '14+', 'left'],
+    ];
+
+    /** Name, coil or piece, mm, material, lay, colour, ends, length in mm, how many. */
+    public const STORE = [
+        ['Good hemp coil', 'coil', 10, 'natural', 'right', 'hemp', 'whipped', 30000, 1],
+        ['Half coil', 'coil', 10, 'natural', 'right', 'hemp', 'bare', 11400, 1],
+        ['Practice pieces', 'piece', 10, 'natural', 'right', 'hemp', 'taped', 1600, 9],
+        ['Short ends', 'piece', 10, 'natural', 'right', 'hemp', 'bare', 900, 6],
+        ['Blue guy coil', 'coil', 6, 'polypropylene', 'braided', 'blue', 'sealed', 50000, 1],
+        ['Blue pieces', 'piece', 6, 'polypropylene', 'braided', 'blue', 'sealed', 1500, 4],
     ];
 
     /** Finn was away twice. */

@@ -11,10 +11,10 @@ it('goes from signing in to a learner checked off', function (): void {
     // The app opens on tonight's meeting.
     $this->see('Who is here');
     $this->see('Run sheet');
-    $this->see('0 of 14 here');
+    $this->see('0 of 16 here');
     $this->named('Cleo M., here or away')->click();
     $this->named('Finn O., here or away')->click();
-    $this->see('2 of 14 here');
+    $this->see('2 of 16 here');
 
     // The plan of the term.
     $this->named('Course')->click();
@@ -196,7 +196,7 @@ it('works with the keyboard alone', function (): void {
     $this->see('Who is here');
     $this->tabTo('Finn O., here or away');
     $this->press(' ');
-    $this->see('1 of 14 here');
+    $this->see('1 of 16 here');
     $this->tabTo('Course');
     $this->press(WebDriverKeys::ENTER);
     $this->see('Lantern Hand');

@@ -12,7 +12,7 @@ it('seeds the sample scenario: five meetings behind, the sixth today', function 
     $this->artisan('compadre:seed-demo')->assertSuccessful();
     $group = Group::query()->sole();
     expect($group->name)->toBe('Gullwick Lantern Crew');
-    expect(Learner::query()->count())->toBe(14);
+    expect(Learner::query()->count())->toBe(16);
     expect(User::query()->pluck('role')->map(fn (Role $role): string => $role->value)->sort()->values()->all())->toBe(['helper', 'instructor', 'lead']);
     $dates = Meeting::query()->orderBy('date')->pluck('date')->all();
     expect($dates)->toHaveCount(10);

@@ -65,6 +65,12 @@ final readonly class TailRule
         return new TailJudgement($required->millimetres, $uncertainty, $verdict, TailWording::reason($verdict, $required, $measured, $by, $uncertainty));
     }
 
+    /** @return list<string> */
+    public function classes(): array
+    {
+        return array_keys($this->classes);
+    }
+
     public function required(string $class, RopeInHand $rope, TailSchool $school, bool $backup): RequiredTail
     {
         $rule = $this->classes[$class] ?? throw Refusal::of('/tail_class', $class, 'one of '.implode(', ', array_keys($this->classes)));

@@ -71,6 +71,15 @@ export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<
 export const learnerQuery = (learner: string) =>
   queryOptions({ queryKey: ['learner', learner], queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`) });
 
+export const packQuery = (meeting: string) => queryOptions({ queryKey: ['pack', meeting], queryFn: () => call<Schemas['Pack']>('GET', `/api/meetings/${meeting}/pack`) });
+
+export const storeQuery = queryOptions({ queryKey: ['store'], queryFn: () => call<{ stocks: Schemas['Stock'][] }>('GET', '/api/store') });
+
+export const gaugesQuery = queryOptions({
+  queryKey: ['gauges'],
+  queryFn: () => call<{ gauges: { rope: string; diameter_mm: number; strips: { class: 'stopper' | 'binding' | 'hitch' | 'bend' | 'loop' | 'lashing'; tail_mm: number }[] }[] }>('GET', '/api/gauges'),
+});
+
 export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => call<Schemas['People']>('GET', '/api/people') });
 
 export const badgesQuery = queryOptions({

@@ -1,15 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
-import { CalendarPlus } from 'lucide-react';
+import { CalendarPlus, Printer } from 'lucide-react';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { courseQuery } from '../api/queries';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
-import { dayLong, dayShort, listOf, number } from '../words/format';
+import { dayLong, dayShort, listOf, number, percent } from '../words/format';
 import { words } from '../words/en';
 import { AddMeeting } from './AddMeeting';
+import { type Move, MoveSheet } from './MoveSheet';
 import { TermLine } from './TermLine';
+import { Proposal, WhatIf } from './WhatIf';
 
 type Course = Schemas['Course'];
 
@@ -17,6 +19,8 @@ export function CoursePage() {
   const me = useMe();
   const course = useQuery(courseQuery);
   const [adding, setAdding] = useState(false);
+  const [move, setMove] = useState<Move | null>(null);
+  const [said, setSaid] = useState('');
   if (course.isPending) return <Loading />;
   if (course.isError) return <Failure error={course.error} retry={() => void course.refetch()} />;
   return (
@@ -26,13 +30,27 @@ export function CoursePage() {
           <h1 className="text-3xl">{me.group.name}</h1>
           <p className="text-soft">{dayLong(me.today)}</p>
         </div>
-        {me.may.plan && <Button onClick={() => setAdding(true)}><CalendarPlus aria-hidden className="size-5" /> {words.course.addMeeting}</Button>}
+        <div className="flex flex-wrap gap-3 print:hidden">
+          <Button onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.course.print}</Button>
+          {me.may.plan && <Button onClick={() => setAdding(true)}><CalendarPlus aria-hidden className="size-5" /> {words.course.addMeeting}</Button>}
+        </div>
       </div>
-      <TermLine meetings={course.data.meetings} knots={course.data.knots} />
+      <style>{'@page { size: A4 landscape; margin: 10mm }'}</style>
+      <p aria-live="polite" className="sr-only">{said}</p>
+      {me.may.plan && course.data.proposal && <Proposal of={course.data.proposal} course={course.data} meetings={course.data.meetings} />}
+      <div>
+        <TermLine meetings={course.data.meetings} knots={course.data.knots} pinned={course.data.pinned} onMove={me.may.plan ? (knot, meeting) => setMove({ knot, meeting }) : undefined} />
+        {me.may.plan && <p className="mt-2 text-sm text-soft print:hidden">{words.course.moveHelp}</p>}
+      </div>
       <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr]">
         <Badges course={course.data} />
-        <Unmet course={course.data} />
+        <div className="flex flex-col gap-8">
+          <Unmet course={course.data} />
+          {me.may.plan && <WhatIf course={course.data} />}
+          <Pace course={course.data} />
+        </div>
       </div>
+      {move && <MoveSheet move={move} course={course.data} onClose={() => setMove(null)} onMoved={(now) => { setMove(null); setSaid(now); }} />}
       <AddMeeting open={adding} onClose={() => setAdding(false)} today={me.today} />
     </div>
   );
@@ -80,6 +98,8 @@ function Unmet({ course }: { course: Course }) {
       {course.unmet.length === 0 ? (
         <p className="text-soft">{words.course.fits}</p>
       ) : (
+        <>
+        <p className="mb-3 text-sm text-soft">{course.proven ? words.course.proven : words.course.bounded(course.bound)}</p>
         <ul className="flex flex-col gap-3">
           {course.unmet.map((need, n) => (
             <li key={n} className="rounded-xl border border-line bg-card p-4">
@@ -89,7 +109,20 @@ function Unmet({ course }: { course: Course }) {
             </li>
           ))}
         </ul>
+        </>
       )}
+    </section>
+  );
+}
+
+/** How this group's blocks run against the minutes of the rule. */
+function Pace({ course }: { course: Course }) {
+  const known = course.pace.filter((one) => one.kind === 'new' || one.kind === 'again' || one.kind === 'old');
+  if (known.length === 0) return null;
+  return (
+    <section aria-labelledby="pace" className="print:hidden">
+      <h2 id="pace" className="mb-2 text-xl">{words.course.pace}</h2>
+      <ul>{known.map((one) => <li key={one.kind}>{words.course.paceLine(words.session.kinds[one.kind as 'new'], `${percent(one.from)} – ${percent(one.to)}`, one.runs)}</li>)}</ul>
     </section>
   );
 }

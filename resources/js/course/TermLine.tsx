@@ -1,4 +1,6 @@
+import type { KeyboardEvent } from 'react';
 import { Link } from 'react-router';
+import { Pin } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { dayShort } from '../words/format';
 import { words } from '../words/en';
@@ -14,31 +16,54 @@ const BEAD = {
 const CORD = 'bg-[repeating-linear-gradient(115deg,var(--rope-1)_0_7px,var(--rope-line)_7px_8.5px)] border-y-[1.5px] rail:border-y-[1.5px] border-ink';
 
 /** The term as a rope with a bead a meeting: laid behind us, still bare ahead. Upright in the hand, lying at a desk. */
-export function TermLine({ meetings, knots }: { meetings: Meeting[]; knots: Record<string, string> }) {
+export function TermLine({ meetings, knots, pinned, onMove }: { meetings: Meeting[]; knots: Record<string, string>; pinned: string[]; onMove?: ((knot: string, meeting: string) => void) | undefined }) {
   return (
     <section aria-label={words.course.line} className="-mx-4 overflow-x-auto px-4 rail:-mx-8 rail:px-8">
-      <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.4rem,1fr)] rail:grid-flow-col">
-        {meetings.map((meeting) => <Bead key={meeting.id} meeting={meeting} knots={knots} />)}
+      <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.5rem,1fr)] rail:grid-flow-col print:grid print:auto-cols-fr print:grid-flow-col">
+        {meetings.map((meeting, n) => <Bead key={meeting.id} meeting={meeting} before={meetings[n - 1]} after={meetings[n + 1]} knots={knots} pinned={pinned} onMove={onMove} />)}
       </ol>
     </section>
   );
 }
 
-function Bead({ meeting, knots }: { meeting: Meeting; knots: Record<string, string> }) {
+type BeadProps = { meeting: Meeting; before: Meeting | undefined; after: Meeting | undefined; knots: Record<string, string>; pinned: string[]; onMove: ((knot: string, meeting: string) => void) | undefined };
+
+function Bead({ meeting, before, after, knots, pinned, onMove }: BeadProps) {
   const laid = meeting.state === 'ahead' ? 'border-y-[1.5px] border-dashed border-ink/60' : CORD;
+  const takes = onMove !== undefined && meeting.state !== 'past';
+  const byKey = (knot: string) => (event: KeyboardEvent): void => {
+    const to = { ArrowLeft: before, ArrowUp: before, ArrowRight: after, ArrowDown: after }[event.key];
+    if (to && to.state !== 'past') {
+      event.preventDefault();
+      onMove?.(knot, to.id);
+    }
+  };
   return (
-    <li className="relative grid grid-cols-[3rem_1fr] rail:block">
+    <li
+      className="relative grid grid-cols-[3rem_1fr] rail:block"
+      onDragOver={takes ? (event) => event.preventDefault() : undefined}
+      onDrop={takes ? (event) => onMove(event.dataTransfer.getData('text/plain'), meeting.id) : undefined}
+    >
       <div className="relative flex justify-center rail:h-14 rail:items-center">
         <span aria-hidden className={`absolute left-1/2 h-full w-2.5 -translate-x-1/2 rail:left-0 rail:h-2.5 rail:w-full rail:translate-x-0 ${laid}`} />
         <span aria-hidden className={`relative mt-3 shrink-0 rounded-full rail:mt-0 ${BEAD[meeting.state]}`} />
       </div>
-      <Link to={`/meeting/${meeting.id}`} className={`my-1 block rounded-xl px-3 py-2 hover:bg-wash rail:mx-0.5 rail:px-2 ${meeting.state === 'tonight' ? 'bg-card outline-2 outline-signal' : ''}`}>
-        <span className="block text-sm font-semibold text-soft">{dayShort(meeting.date)}{meeting.state === 'tonight' && <span className="block text-signal">{words.course.tonight}</span>}</span>
-        {meeting.introduced.map((id) => <span key={id} className="block leading-snug font-bold">{knots[id] ?? id}</span>)}
+      <div className={`my-1 rounded-xl px-3 py-2 rail:mx-0.5 rail:px-2 ${meeting.state === 'tonight' ? 'bg-card outline-2 outline-signal' : ''}`}>
+        <Link to={`/meeting/${meeting.id}`} className="block text-sm font-semibold text-soft underline-offset-4 hover:underline">{dayShort(meeting.date)}{meeting.state === 'tonight' && <span className="block text-signal">{words.course.tonight}</span>}</Link>
+        {meeting.introduced.map((id) => takes
+          ? (
+            <button
+              key={id} type="button" draggable onDragStart={(event) => event.dataTransfer.setData('text/plain', id)} onKeyDown={byKey(id)} onClick={() => onMove(id, meeting.id)}
+              title={words.course.moveHelp} className="-mx-1 my-0.5 flex min-h-10 w-[calc(100%+0.5rem)] cursor-grab items-center gap-1 rounded-md border border-dashed border-line px-1 text-left leading-tight font-bold hover:bg-wash rail:min-h-0 rail:py-1"
+            >
+              <span className="min-w-0 flex-1">{knots[id] ?? id}</span>{pinned.includes(id) && <Pin aria-label={words.course.pinned} className="size-3.5 shrink-0 text-signal" />}
+            </button>
+          )
+          : <span key={id} className="block leading-snug font-bold">{knots[id] ?? id}</span>)}
         {meeting.revisited.length > 0 && <span className="mt-1 block text-sm leading-snug text-soft">{words.course.again}: {againList(meeting.revisited.map((id) => (knots[id] ?? id).toLowerCase()))}</span>}
         {meeting.introduced.length + meeting.revisited.length === 0 && <span className="block text-sm text-soft">{words.course.nothing}</span>}
         {meeting.state === 'past' && <span className="mt-1 block text-xs text-soft">{words.course.past(meeting.present, meeting.results)}</span>}
-      </Link>
+      </div>
     </li>
   );
 }

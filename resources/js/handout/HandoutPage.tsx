@@ -38,7 +38,7 @@ export function CardsPage() {
   const { meeting = '' } = useParams();
   const { view } = useShowSettings();
   const sheet = useQuery(runSheetQuery(meeting));
-  const ids = [...new Set((sheet.data?.meeting.blocks ?? []).map((block) => block.knot).filter((knot) => knot !== null))];
+  const ids = [...new Set((sheet.data?.meeting.blocks ?? []).flatMap((block) => [block, ...block.beside]).map((block) => block.knot).filter((knot) => knot !== null))];
   const knots = useQueries({ queries: ids.map((id) => knotQuery(id, view)) });
   if (sheet.isPending || knots.some((knot) => knot.isPending)) return <Loading />;
   if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;

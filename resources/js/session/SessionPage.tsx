@@ -1,12 +1,16 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { CheckCheck, Presentation, Printer } from 'lucide-react';
+import { Backpack, Play, Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
 import { useMe } from '../shell/me';
+import { Proposal } from '../course/WhatIf';
+import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, timeAfter } from '../words/format';
 import { words } from '../words/en';
+import { ClockList, useRun } from './ClockList';
+import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
 
@@ -22,11 +26,16 @@ export function SessionPage() {
         <p className="text-soft">{words.course.meeting(meeting.number)}{meeting.place && `, ${meeting.place}`}</p>
         <h1 className="text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">{words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}</p>
+        <p className="flex flex-wrap gap-x-5 print:hidden">
+        {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
         {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
+        <button type="button" onClick={() => window.print()} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
+        </p>
       </div>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">
-        <Roll sheet={sheet.data} />
-        <Blocks sheet={sheet.data} />
+        {/* In the hand, the clock comes first once it runs. */}
+        <div className={sheet.data.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><Roll sheet={sheet.data} /></div>
+        <div className={sheet.data.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Blocks sheet={sheet.data} /></div>
       </div>
     </div>
   );
@@ -78,31 +87,47 @@ function Roll({ sheet }: { sheet: RunSheet }) {
 }
 
 function Blocks({ sheet }: { sheet: RunSheet }) {
-  const { meeting, knots, roll } = sheet;
+  const me = useMe();
+  const run = useRun(sheet.meeting.id);
+  const { meeting, knots, roll, clock } = sheet;
   const names = new Map(roll.map((one) => [one.id, one.name]));
+  if (clock.ended_at !== null) return <Summary sheet={sheet} />;
+  if (clock.started_at !== null) return <ClockList sheet={sheet} />;
   if (meeting.state === 'past') return <p className="text-soft">{words.session.past}</p>;
-  if (meeting.blocks.length === 0) return <p className="text-soft">{words.session.noPlan}</p>;
-  const ends = meeting.blocks.map((_, n) => meeting.blocks.slice(0, n).reduce((sum, block) => sum + block.minutes, 0));
   return (
     <section aria-labelledby="blocks">
       <h2 id="blocks" className="mb-3 text-xl">{words.session.blocks}</h2>
+      {meeting.state === 'tonight' && me.may.teach && <Button look="signal" className="mb-4 min-h-14 w-full text-lg print:hidden" disabled={run.isPending} onClick={() => run.mutate({ step: 'start' })}><Play aria-hidden className="size-5" /> {words.session.start}</Button>}
+      <Faults error={run.error} />
+      {meeting.blocks.every((block) => block.knot === null) && <p className="mb-3 text-soft">{words.session.noPlan}</p>}
       <ol className="flex flex-col">
         {meeting.blocks.map((block, n) => (
-          <li key={n} className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3">
-            <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, ends[n] ?? 0)}</time>
+          <li key={n} className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid">
+            <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
               <p className="leading-snug"><span className={block.knot ? 'text-sm text-soft' : 'font-semibold'}>{words.session.kinds[block.kind]}</span>{block.knot && <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>}</p>
               <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>{words.course.minutes(Math.round(block.minutes))}: {block.why}</p>
-              {block.knot && (
-                <p className="mt-2 flex gap-2">
-                  <Link to={`/show/${block.knot}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash"><Presentation aria-hidden className="size-5" /> {words.session.show}</Link>
-                  <Link to={`/check/${block.knot}?meeting=${meeting.id}`} className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash"><CheckCheck aria-hidden className="size-5" /> {words.session.check}</Link>
-                </p>
-              )}
+              <BlockLinks knot={block.knot} meeting={meeting.id} />
+              <Stations of={block.beside} sheet={sheet} />
             </div>
           </li>
         ))}
       </ol>
+    </section>
+  );
+}
+
+/** What became of the evening, and whether the plan should change for it. */
+function Summary({ sheet }: { sheet: RunSheet }) {
+  const me = useMe();
+  const course = useQuery({ ...courseQuery, enabled: sheet.proposal !== null });
+  const count = (state: string): number => sheet.clock.blocks.filter((block) => block.state === state).length;
+  return (
+    <section aria-labelledby="summary" className="flex flex-col gap-4">
+      <h2 id="summary" className="text-xl">{words.session.summary}</h2>
+      <p>{words.session.summaryLine(count('done'), count('skipped'), count('carried'))} {words.session.checks(sheet.meeting.results)}.</p>
+      {me.may.plan && sheet.proposal && course.data && <Proposal of={sheet.proposal} course={course.data} meetings={course.data.meetings} />}
+      <ClockList sheet={sheet} />
     </section>
   );
 }

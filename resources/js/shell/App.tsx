@@ -16,6 +16,9 @@ import { CardsPage, HandoutPage } from '../handout/HandoutPage';
 import { KnotMap } from '../knots/KnotMap';
 import { KnotPage } from '../knots/KnotPage';
 import { KnotsPage } from '../knots/KnotsPage';
+import { PackPage } from '../pack/PackPage';
+import { StorePage } from '../pack/StorePage';
+import { GaugePage } from '../print/GaugePage';
 import { SessionPage } from '../session/SessionPage';
 import { SetUpPage } from '../setup/SetUpPage';
 import { Failure, Loading } from '../ui/states';
@@ -57,11 +60,14 @@ function SignedIn() {
         <Route path="/show/:knot" element={<DemonstratePage />} />
         <Route path="/handout/:knot" element={<HandoutPage />} />
         <Route path="/cards/:meeting" element={<CardsPage />} />
+        <Route path="/gauges" element={<GaugePage />} />
         <Route element={<Frame />}>
           {/* The app opens on the moment that is due: a meeting today, else the course. */}
           <Route index element={<Navigate to={me.data.tonight ? `/meeting/${me.data.tonight}` : '/course'} replace />} />
           <Route path="/course" element={<CoursePage />} />
           <Route path="/meeting/:meeting" element={<SessionPage />} />
+          <Route path="/pack/:meeting" element={<PackPage />} />
+          <Route path="/store" element={<StorePage />} />
           <Route path="/show" element={<KnotsPage />} />
           <Route path="/map" element={<KnotMap />} />
           <Route path="/knot/:knot" element={<KnotPage />} />

@@ -19,11 +19,11 @@ export function Frame() {
   return (
     <div className="flex min-h-dvh flex-col rail:flex-row">
       <a href="#page" className="sr-only z-30 bg-card p-3 focus:not-sr-only focus:fixed">{words.nav.skip}</a>
-      <header className="flex items-center justify-between gap-3 px-4 pt-3 rail:hidden">
+      <header className="flex items-center justify-between gap-3 px-4 pt-3 rail:hidden print:hidden">
         <span className="truncate font-display text-lg font-bold">{me.group.name}</span>
         <GroupMenu />
       </header>
-      <nav aria-label={words.nav.label} className="fixed inset-x-0 bottom-0 z-20 border-t border-line bg-card pb-[env(safe-area-inset-bottom)] rail:sticky rail:top-0 rail:flex rail:h-dvh rail:w-24 rail:shrink-0 rail:flex-col rail:justify-between rail:border-t-0 rail:border-r rail:py-5">
+      <nav aria-label={words.nav.label} className="fixed inset-x-0 bottom-0 z-20 print:hidden border-t border-line bg-card pb-[env(safe-area-inset-bottom)] rail:sticky rail:top-0 rail:flex rail:h-dvh rail:w-24 rail:shrink-0 rail:flex-col rail:justify-between rail:border-t-0 rail:border-r rail:py-5">
         <span aria-hidden className="hidden px-2 text-center font-display text-sm leading-tight font-bold text-hemp-deep rail:block">{words.app}</span>
         <div className="relative">
           <span aria-hidden className="absolute inset-x-6 top-[1.42rem] h-1 rounded bg-hemp rail:inset-x-auto rail:inset-y-6 rail:left-1/2 rail:h-auto rail:w-1 rail:-translate-x-1/2" />
@@ -42,7 +42,7 @@ export function Frame() {
         </div>
         <span className="hidden justify-center rail:flex"><GroupMenu /></span>
       </nav>
-      <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 rail:px-8 rail:pt-7 rail:pb-10">
+      <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 print:p-0 rail:px-8 rail:pt-7 rail:pb-10">
         {!online && <p role="status" className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 text-soft">{words.offline}</p>}
         <Outlet />
       </main>

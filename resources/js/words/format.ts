@@ -36,6 +36,11 @@ export function timeAfter(start: string, minutes: number): string {
   return `${String(Math.floor(total / 60) % 24).padStart(2, '0')}:${String(total % 60).padStart(2, '0')}`;
 }
 
+/** A length of rope as the group reads it, in metres or feet. */
+export function metres(mm: number, units: 'mm' | 'inches'): string {
+  return units === 'mm' ? `${number(mm / 1000, 2)} m` : `${number(mm / 304.8, 1)} ft`;
+}
+
 /** A length as the group reads it; the core's are always in mm. */
 export function length(mm: number, units: 'mm' | 'inches'): string {
   return units === 'mm' ? `${number(mm)} mm` : `${number(mm / 25.4, 1)} in`;

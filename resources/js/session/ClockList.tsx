@@ -1,0 +1,113 @@
+import { useMutation } from '@tanstack/react-query';
+import { ChevronRight, MoreHorizontal } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { call, type Schemas } from '../api/client';
+import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
+import { useMe } from '../shell/me';
+import { Button } from '../ui/Button';
+import { Faults } from '../ui/states';
+import { words } from '../words/en';
+import { BlockLinks, Stations } from './Stations';
+
+type RunSheet = Schemas['RunSheet'];
+type Run = Schemas['Clock']['blocks'][number];
+type Step = { step: 'start' | 'next' | 'skip' | 'carry' | 'split' | 'end'; block?: string };
+
+export function useRun(meeting: string) {
+  return useMutation({
+    mutationFn: (step: Step) => call<RunSheet>('POST', `/api/meetings/${meeting}/run`, step),
+    onSuccess: (now) => {
+      queryClient.setQueryData(runSheetQuery(meeting).queryKey, now);
+      void queryClient.invalidateQueries({ queryKey: courseQuery.queryKey });
+    },
+  });
+}
+
+/** The server's time, running on between its answers; the device's own clock may be wrong. */
+function useServerTime(now: string): number {
+  const [shown, setShown] = useState(() => Date.parse(now));
+  useEffect(() => {
+    const from = performance.now();
+    const tick = window.setInterval(() => setShown(Date.parse(now) + performance.now() - from), 1000);
+    return () => clearInterval(tick);
+  }, [now]);
+  return Math.max(shown, Date.parse(now));
+}
+
+const minutesBetween = (from: string | null, to: number): number => (from === null ? 0 : Math.max(0, to - Date.parse(from)) / 60_000);
+
+/** The run sheet of a meeting under way: what runs, how long it has left, and one tap to the next. */
+export function ClockList({ sheet }: { sheet: RunSheet }) {
+  const me = useMe();
+  const { clock, knots } = sheet;
+  const now = useServerTime(clock.now);
+  const run = useRun(sheet.meeting.id);
+  const running = clock.blocks.find((block) => block.state === 'running');
+  const planned = clock.blocks.filter((block) => block.state === 'done' || block === running).reduce((sum, block) => sum + block.planned, 0);
+  const elapsed = minutesBetween(clock.started_at, now);
+  const into = minutesBetween(running?.started_at ?? null, now);
+  const behind = running ? Math.round(elapsed - (planned - running.planned) - Math.min(into, running.planned)) : 0;
+  return (
+    <section aria-labelledby="blocks">
+      <div className="mb-3 flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="blocks" className="text-xl">{words.session.clock}</h2>
+        {running && <p className="text-soft" data-testid="behind">{words.session.behind(behind)}</p>}
+      </div>
+      <Faults error={run.error} />
+      <ol className="flex flex-col gap-2">
+        {clock.blocks.map((block) => {
+          const name = block.knot ? (knots[block.knot] ?? block.knot) : words.session.kinds[block.kind];
+          if (block !== running) {
+            return (
+              <li key={block.id} className={`flex min-h-12 items-center gap-3 rounded-lg px-3 ${block.state === 'waiting' ? 'border border-line bg-card' : 'text-soft'}`}>
+                <span className="flex-1"><span className={block.state === 'skipped' ? 'line-through' : 'font-semibold'}>{name}</span> {block.knot && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}</span>
+                <span className="text-sm text-soft tabular-nums">{block.state === 'done' ? words.session.took(Math.round(minutesBetween(block.started_at, Date.parse(block.ended_at ?? clock.now))), Math.round(block.planned)) : block.state === 'waiting' ? words.course.minutes(Math.round(block.planned)) : words.session.states[block.state]}</span>
+                {block.state === 'waiting' && me.may.teach && <More block={block} name={name} onStep={run.mutate} />}
+              </li>
+            );
+          }
+          const left = Math.ceil(block.planned - into);
+          return (
+            <li key={block.id} aria-current="step" className="rounded-xl border-2 border-signal bg-card p-4" data-testid="running">
+              <div className="flex items-start justify-between gap-3">
+                <div>
+                  <p className="text-sm text-soft">{words.session.running}: {words.session.kinds[block.kind]}</p>
+                  <p className="font-display text-2xl leading-tight font-bold">{name}</p>
+                </div>
+                <p className={`text-end text-lg font-bold tabular-nums ${left < 0 ? 'text-notyet' : ''}`} aria-live="polite">{left < 0 ? words.session.over(-left) : words.session.left(left)}</p>
+              </div>
+              <span aria-hidden className="my-2 block h-3.5 overflow-hidden rounded-full border border-ink bg-paper">
+                <span className={`block h-full border-r border-ink ${left < 0 ? 'bg-signal' : 'bg-hemp bg-[repeating-linear-gradient(115deg,transparent_0_6px,rgb(17_36_45/0.4)_6px_7.5px)]'}`} style={{ width: `${Math.min(100, (into / Math.max(0.1, block.planned)) * 100)}%` }} />
+              </span>
+              <p className="text-sm text-soft">{block.why}</p>
+              <BlockLinks knot={block.knot} meeting={sheet.meeting.id} />
+              <Stations of={block.beside} sheet={sheet} />
+              {me.may.teach && (
+                <div className="mt-3 flex gap-2">
+                  <Button look="signal" className="min-h-14 flex-1 text-lg" disabled={run.isPending} onClick={() => run.mutate({ step: 'next', block: block.id })}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
+                  <More block={block} name={name} onStep={run.mutate} />
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {me.may.teach && clock.ended_at === null && <Button className="mt-4" look={running ? 'plain' : 'signal'} onClick={() => run.mutate({ step: 'end' })}>{words.session.end}</Button>}
+    </section>
+  );
+}
+
+function More({ block, name, onStep }: { block: Run; name: string; onStep: (step: Step) => void }) {
+  const steps: (readonly [Step['step'], string])[] = [['skip', words.session.skip], ...(block.planned >= 2 ? [['split', words.session.split] as const] : []), ...(block.knot ? [['carry', words.session.carry] as const] : [])];
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className="grid size-12 shrink-0 place-items-center rounded-lg border border-line hover:bg-wash"><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-40 min-w-48 rounded-xl border border-line bg-card p-1 shadow-lg">
+          {steps.map(([step, label]) => <DropdownMenu.Item key={step} onSelect={() => onStep({ step, block: block.id })} className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-wash">{label}</DropdownMenu.Item>)}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
