@@ -37,13 +37,17 @@ final class AddMeeting
     /** @throws Refusal where another meeting of the group is on at that time */
     public function holdFree(Group $group, string $date, string $startsAt, int $minutes, string $field, ?Meeting $but = null): void
     {
-        $start = self::minute($startsAt);
         foreach ($group->meetings()->where('date', $date)->whereNull('cancelled_at')->get() as $other) {
-            $otherStart = self::minute($other->starts_at);
-            if ($other->id !== $but?->id && $start < $otherStart + $other->minutes && $otherStart < $start + $minutes) {
+            if ($other->id !== $but?->id && self::overlap($other->starts_at, $other->minutes, $startsAt, $minutes)) {
                 throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
             }
         }
+    }
+
+    /** Whether two stretches of one day share any time. */
+    public static function overlap(string $first, int $firstMinutes, string $second, int $secondMinutes): bool
+    {
+        return self::minute($first) < self::minute($second) + $secondMinutes && self::minute($second) < self::minute($first) + $firstMinutes;
     }
 
     private static function minute(string $time): int

@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Group extends Model
 {
     use HasUuids;
+    use KeptAsHash;
 
     protected $guarded = [];
 
@@ -41,6 +42,15 @@ final class Group extends Model
     {
         $relation = $this->hasMany(Learner::class);
         $relation->whereNull('archived_at')->orderBy('name')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Learner, $this> */
+    public function archived(): HasMany
+    {
+        $relation = $this->hasMany(Learner::class);
+        $relation->whereNotNull('archived_at')->orderBy('name');
 
         return $relation;
     }

@@ -74,6 +74,7 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
         Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
         Route::bind('remote', fn (string $id): Remote => Remote::query()->where('user_id', Auth::id())->findOrFail($id));
+        Route::bind('archived', fn (string $id): Learner => $this->own()->archived()->findOrFail($id));
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => $this->own()->openInvitations()->findOrFail($id));
     }

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AddLearners;
+use App\Actions\KeepLearner;
 use App\Boards\CrewBoard;
 use App\Boards\LearnerPage;
 use App\Models\Learner;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 final class CrewController extends Controller
 {
@@ -21,6 +25,36 @@ final class CrewController extends Controller
     public function learner(Request $request, Learner $learner, LearnerPage $page): JsonResponse
     {
         return new JsonResponse($page->of($this->group($request), $learner));
+    }
+
+    public function change(Request $request, Learner $learner, KeepLearner $keep): JsonResponse
+    {
+        return new JsonResponse(LearnerPage::about($keep->change($this->group($request), $learner, $this->fields($request))));
+    }
+
+    public function merge(Request $request, Learner $learner, KeepLearner $keep): Response
+    {
+        $group = $this->group($request);
+        $id = $this->fields($request)->text('into');
+        $into = $group->learners()->get()->firstWhere('id', $id) ?? throw Refusal::of('/into', $id, 'a learner of your group');
+        $keep->merge($group, $learner, $into);
+
+        return new Response(status: 204);
+    }
+
+    public function archived(Request $request): JsonResponse
+    {
+        return new JsonResponse(['learners' => $this->group($request)->archived()->get()->map(LearnerPage::about(...))->values()->all()]);
+    }
+
+    public function takeBack(Request $request, Learner $archived, KeepLearner $keep): JsonResponse
+    {
+        return new JsonResponse(LearnerPage::about($keep->change($this->group($request), $archived, Fields::of(['archived' => false]))));
+    }
+
+    public function had(Request $request, KeepLearner $keep): JsonResponse
+    {
+        return new JsonResponse(['written' => $keep->had($this->user($request), $this->fields($request))], 201);
     }
 
     public function add(Request $request, AddLearners $add): JsonResponse

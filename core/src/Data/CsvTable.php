@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Data;
+
+use Compadre\Core\Refusal;
+
+/**
+ * A table pasted or read from a file: comma, semicolon, tab or bar between its cells, quoted as RFC 4180 says, in UTF-8 with or
+ * without a mark, or in Windows-1252. Blank rows are left out; rows keep the number of the line they begin on.
+ */
+final readonly class CsvTable
+{
+    private const DELIMITERS = [',', ';', "\t", '|'];
+
+    /** @param  array<int, list<string>>  $rows  cells by line, from 1 */
+    private function __construct(public array $rows, public string $delimiter, public string $encoding)
+    {
+    }
+
+    public static function read(string $bytes, int $most): self
+    {
+        $encoding = 'UTF-8';
+        if (str_starts_with($bytes, "\xEF\xBB\xBF")) {
+            $bytes = substr($bytes, 3);
+        }
+        if (! mb_check_encoding($bytes, 'UTF-8')) {
+            $encoding = 'Windows-1252';
+            $bytes = mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252');
+        }
+        $delimiter = self::delimiter($bytes);
+        $rows = self::rows(str_replace(["\r\n", "\r"], "\n", $bytes), $delimiter);
+        if ($rows === []) {
+            throw Refusal::saying('/text', '', 'at least one row', 'There is nothing in it: no row has anything written in it.');
+        }
+        if (count($rows) > $most) {
+            throw Refusal::saying('/text', count($rows).' rows', "at most $most rows", sprintf('It has %d rows; at most %d can be taken in at a time. Nothing was taken in.', count($rows), $most));
+        }
+
+        return new self($rows, $delimiter, $encoding);
+    }
+
+    /**
+     * The cells by the name of their column. The first row names the columns where it holds only words for them; else they
+     * come in the order given.
+     *
+     * @param  array<string, list<string>>  $columns  words for each column, in lower case
+     * @return array<int, array<string, string>> by line
+     */
+    public function named(array $columns): array
+    {
+        $rows = $this->rows;
+        $order = array_keys($columns);
+        $first = array_map(static fn (string $cell): ?string => self::column(mb_strtolower($cell), $columns), $rows[array_key_first($rows)] ?? []);
+        if ($first !== [] && ! in_array(null, $first, true)) {
+            $order = $first;
+            unset($rows[array_key_first($rows)]);
+        }
+
+        return array_map(static function (array $cells) use ($order): array {
+            $named = [];
+            foreach ($order as $place => $column) {
+                $named[(string) $column] = $cells[$place] ?? '';
+            }
+
+            return $named + (count($cells) > count($order) ? ['' => implode(' ', array_slice($cells, count($order)))] : []);
+        }, $rows);
+    }
+
+    /**
+     * A table as a file, with CRLF, quoted where it must be.
+     *
+     * @param  list<string>  $head
+     * @param  list<list<string>>  $rows
+     */
+    public static function write(array $head, array $rows): string
+    {
+        $cell = static fn (string $text): string => preg_match('/[",;\t|\r\n]|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+
+        return implode('', array_map(static fn (array $row): string => implode(',', array_map($cell, $row))."\r\n", [$head, ...$rows]));
+    }
+
+    /** @param  array<string, list<string>>  $columns */
+    private static function column(string $word, array $columns): ?string
+    {
+        foreach ($columns as $name => $words) {
+            if (in_array($word, $words, true)) {
+                return $name;
+            }
+        }
+
+        return null;
+    }
+
+    /** The one that divides the first lines most alike: quoted stretches do not count. */
+    private static function delimiter(string $text): string
+    {
+        $lines = array_slice(preg_split('/\R/', (string) preg_replace('/"[^"]*"/', '', $text)) ?: [], 0, 20);
+        $lines = array_values(array_filter($lines, static fn (string $line): bool => trim($line) !== ''));
+        $best = [0, ','];
+        foreach (self::DELIMITERS as $delimiter) {
+            $counts = array_count_values(array_map(static fn (string $line): int => substr_count($line, $delimiter), $lines));
+            unset($counts[0]);
+            $alike = $counts === [] ? 0 : max($counts);
+            $best = $alike > $best[0] ? [$alike, $delimiter] : $best;
+        }
+
+        return $best[1];
+    }
+
+    /** @return array<int, list<string>> */
+    private static function rows(string $text, string $delimiter): array
+    {
+        $rows = [];
+        $line = 1;
+        foreach (self::lines($text) as $written) {
+            $cells = array_map(static fn (?string $cell): string => trim((string) $cell), str_getcsv($written, $delimiter, '"', ''));
+            if (implode('', $cells) !== '') {
+                $rows[$line] = $cells;
+            }
+            $line += 1 + substr_count($written, "\n");
+        }
+
+        return $rows;
+    }
+
+    /** @return list<string> rows, of which a quoted cell may run over several lines */
+    private static function lines(string $text): array
+    {
+        $rows = [];
+        $open = '';
+        foreach (explode("\n", $text) as $line) {
+            $open = $open === '' ? $line : $open."\n".$line;
+            if (substr_count($open, '"') % 2 === 0) {
+                $rows[] = $open;
+                $open = '';
+            }
+        }
+
+        return $open === '' ? $rows : [...$rows, $open];
+    }
+}

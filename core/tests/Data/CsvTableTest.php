@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+use Compadre\Core\Data\CsvTable;
+use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\MeetingSheet;
+use Compadre\Core\Teaching\RosterSheet;
+
+function roster(string $bytes, array $taken = []): array
+{
+    return RosterSheet::rows(CsvTable::read($bytes, 500), $taken);
+}
+
+it('reads any delimiter, with or without a head, quoted, from either encoding', function (string $bytes): void {
+    $rows = roster($bytes);
+    expect(array_map(fn (array $row): array => [$row['name'], $row['age_band'], $row['hand'], $row['fault']], $rows))->toBe([['Ada P.', '8-10', null, null], ['Zoë, the second', '11-13', 'left', null]]);
+})->with([
+    'commas' => ["Ada P.,9,\n\"Zoë, the second\",11-13,left\n"],
+    'semicolons and a head' => ["Name;Age;Hand\r\nAda  P.;9;\r\n\"Zoë, the second\";12;L\r\n"],
+    'tabs, columns in another order' => ["hand\tage\tname\n\t9\tAda P.\nleft\t12\tZoë, the second"],
+    'bars and a mark' => ["\xEF\xBB\xBFAda P.|8-10|\n\n\"Zoë, the second\"|11 to 13|left"],
+    'Windows-1252' => [mb_convert_encoding("Ada P.;9;\n\"Zoë, the second\";12;left\n", 'Windows-1252', 'UTF-8')],
+]);
+
+it('names each bad row by its line and leaves the good ones good', function (): void {
+    $rows = roster("name,age,hand\nAda P.,9,\n,9,\nBram K.,4,\nada p.,9,\nCleo M.,9,both\nDov R.,9,left,more\nEsme T.,10,right\n", ['Finn O.']);
+    expect(array_column($rows, 'line'))->toBe([2, 3, 4, 5, 6, 7, 8]);
+    expect(array_map(fn (?string $fault): ?string => $fault === null ? null : substr($fault, 0, 24), array_column($rows, 'fault')))->toBe([
+        null, 'The name is missing.', 'The age is "4"; allowed:', 'There is a learner calle', 'The hand is "both"; allo', 'There is more on this ro', null,
+    ]);
+    expect(roster("Finn O.,9\n", ['Finn O.'])[0]['fault'])->toContain('already');
+    expect(roster("\"Two\nlines\",9\nNext,9\n")[1]['line'])->toBe(3);
+});
+
+it('refuses nothing and too much', function (): void {
+    expect(fn () => CsvTable::read(" \n ;\n", 500))->toThrow(Refusal::class, 'nothing in it');
+    expect(fn () => CsvTable::read(str_repeat("Ada,9\n", 2000), 500))->toThrow(Refusal::class, 'It has 2000 rows; at most 500');
+});
+
+it('writes what it reads back', function (): void {
+    $names = ['Ada P.', 'Zoë "Z", of the loft', "Two\nlines", ' spaced ', '=sum'];
+    $text = CsvTable::write(['name', 'age', 'hand'], array_map(fn (string $name): array => [$name, '8-10', 'left'], $names));
+    expect($text)->toStartWith("name,age,hand\r\n")->toContain('"Zoë ""Z"", of the loft",8-10,left');
+    expect(array_column(roster($text), 'name'))->toBe(['Ada P.', 'Zoë "Z", of the loft', 'Two lines', 'spaced', '=sum']);
+    expect(CsvTable::read($text, 9)->rows)->toHaveCount(6);
+});
+
+it('reads meetings, and says what is wrong with which', function (): void {
+    $rows = MeetingSheet::rows(CsvTable::read("date;time;minutes;leaders;where\n2026-12-01;18:30;75;2;Net loft\n2026-12-08;;;;\n2026-02-30;18:30;60;2;\n2026-11-01;18:30;60;2;\n2026-12-09;25:00;60;2;\n2026-12-10;18:30;0;2;\n2026-12-11;18:30;60;0;\n", 50), '2026-11-24');
+    expect($rows[0])->toBe(['line' => 2, 'date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft', 'fault' => null]);
+    expect($rows[1])->toMatchArray(['starts_at' => '18:30', 'minutes' => 60, 'checkers' => 2, 'place' => null, 'fault' => null]);
+    foreach ([2 => 'a date as', 3 => 'or a later day', 4 => 'a time of day', 5 => '15 to 600', 6 => '1 to 20'] as $row => $says) {
+        expect($rows[$row]['fault'])->toContain($says);
+    }
+});
