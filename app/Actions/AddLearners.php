@@ -58,7 +58,8 @@ final readonly class AddLearners
     /** @return list<BadgePack> the group's badges that share most years with the learner's ages; all, where none shares any */
     private function fitting(Group $group, AgeBand $band): array
     {
-        $badges = array_values($group->badges()->get()->map(fn (GroupBadge $chosen): BadgePack => $this->badges->badge($chosen->badge))->all());
+        $shelf = $this->badges->with($group->ownBadges());
+        $badges = array_values($group->badges()->get()->map(fn (GroupBadge $chosen): BadgePack => $shelf->badge($chosen->badge))->all());
         $shared = array_map(fn (BadgePack $badge): int => $band->yearsShared($badge->ageFrom, $badge->ageTo), $badges);
         $most = $shared === [] ? 0 : max($shared);
 

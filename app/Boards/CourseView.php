@@ -12,7 +12,6 @@ use App\Models\Meeting;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\Block;
 use Compadre\Core\Teaching\CoursePlan;
@@ -42,7 +41,7 @@ final readonly class CourseView
         return [
             'meetings' => $term,
             'unmet' => array_map(fn (UnmetNeed $need): array => self::unmet($state, $need), $plan->unmet),
-            'badges' => array_values(array_map(fn (BadgePack $badge): array => $this->badge($state, $badge, $term), $state->badges)),
+            'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
             'knots' => $this->names(),
             'places' => (object) $plan->shownIn, 'pinned' => array_map(strval(...), array_keys(array_filter($plans->pinned()))),
             'proposal' => $this->proposal($state, $plans, $meetings), 'proven' => $plan->proven,
@@ -182,8 +181,9 @@ final readonly class CourseView
      * @param  list<array<string, mixed>>  $term
      * @return array<string, mixed>
      */
-    private function badge(GroupState $state, BadgePack $badge, array $term): array
+    private function badge(GroupState $state, string $key, array $term): array
     {
+        $badge = $state->badges[$key];
         $pursuing = $state->learners->filter(fn (Learner $learner): bool => in_array($badge, $state->badgesOf($learner), true));
         $progress = $pursuing->map(fn (Learner $learner): array => GroupState::progress($badge, $learner));
         $knots = [];
@@ -199,7 +199,7 @@ final readonly class CourseView
         }
 
         return [
-            'id' => $badge->id, 'name' => $badge->name, 'due_on' => $state->dates[$badge->id], 'learners' => $pursuing->count(),
+            'id' => (string) $key, 'name' => str_contains((string) $key, '@') ? "{$badge->name} ({$badge->version})" : $badge->name, 'due_on' => $state->dates[$key], 'learners' => $pursuing->count(),
             'complete' => $progress->where('complete', true)->count(), 'met' => (int) $progress->sum('met'), 'needed' => (int) $progress->sum('needed'), 'knots' => $knots,
         ];
     }

@@ -21,24 +21,32 @@ use Illuminate\Database\Eloquent\Collection;
 final readonly class GroupState
 {
     /**
-     * @param  Collection<int, Learner>  $learners  with standings and pursuits
-     * @param  array<string, BadgePack>  $badges  by id, those the group works toward
-     * @param  array<string, ?string>  $dates  by badge id
+     * @param  Collection<int, Learner>  $learners  with standings, pursuits and ticks
+     * @param  array<string, BadgePack>  $badges  those the group works toward, by id; an older version someone is under way in by id@version
+     * @param  array<string, ?string>  $dates  by the same
      */
-    private function __construct(public Collection $learners, public array $badges, public array $dates, public string $today)
+    private function __construct(public Collection $learners, public array $badges, public array $dates, public string $today, public BadgeShelf $shelf)
     {
     }
 
     public static function of(Group $group, BadgeShelf $shelf): self
     {
-        $badges = [];
-        $dates = [];
+        $shelf = $shelf->with($group->ownBadges());
+        $learners = $group->learners()->with(['standings', 'pursuits', 'ticks'])->get();
+        [$badges, $dates] = [[], []];
         foreach ($group->badges()->get() as $chosen) {
             $badges[$chosen->badge] = $shelf->badge($chosen->badge);
             $dates[$chosen->badge] = $chosen->due_on;
         }
+        foreach ($learners->flatMap(fn (Learner $learner): Collection => $learner->pursuits) as $pursuit) {
+            $older = isset($badges[$pursuit->badge]) ? $shelf->inVersion($pursuit->badge, $pursuit->version) : null;
+            if ($older !== null && $older->version !== $badges[$pursuit->badge]->version) {
+                $badges["{$older->id}@{$older->version}"] = $older;
+                $dates["{$older->id}@{$older->version}"] = $dates[$pursuit->badge];
+            }
+        }
 
-        return new self($group->learners()->with(['standings', 'pursuits'])->get(), $badges, $dates, $group->today());
+        return new self($learners, $badges, $dates, $group->today(), $shelf);
     }
 
     /** @return array<string, Level> by knot */
@@ -59,8 +67,9 @@ final readonly class GroupState
     {
         $badges = [];
         foreach ($learner->pursuits->sortBy('badge') as $pursuit) {
-            if (isset($this->badges[$pursuit->badge])) {
-                $badges[] = $this->badges[$pursuit->badge];
+            $badge = $this->badges["{$pursuit->badge}@{$pursuit->version}"] ?? $this->badges[$pursuit->badge] ?? null;
+            if ($badge !== null) {
+                $badges[] = $badge;
             }
         }
 
@@ -79,7 +88,7 @@ final readonly class GroupState
 
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
             $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
-            array_map(fn (BadgePack $badge): string => $badge->id, $this->badgesOf($learner)),
+            array_map($this->key(...), $this->badgesOf($learner)),
             array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())),
         ))->all());
     }
@@ -98,10 +107,27 @@ final readonly class GroupState
         return $memories;
     }
 
+    /** What a badge, in this version, is found by. */
+    private function key(BadgePack $badge): string
+    {
+        return (string) array_search($badge, $this->badges, true);
+    }
+
+    /** @return array<string, true> requirements that are no knot, by their names in records */
+    public static function ticked(Learner $learner): array
+    {
+        $ticked = [];
+        foreach ($learner->ticks as $tick) {
+            $ticked[$tick->note] = true;
+        }
+
+        return $ticked;
+    }
+
     /** @return array{badge: string, name: string, met: int, needed: int, complete: bool} */
     public static function progress(BadgePack $badge, Learner $learner): array
     {
-        [$met, $needed] = $badge->requirement->progress(self::levels($learner));
+        [$met, $needed] = $badge->requirement->progress(self::levels($learner), self::ticked($learner));
 
         return ['badge' => $badge->id, 'name' => $badge->name, 'met' => $met, 'needed' => $needed, 'complete' => $met >= $needed];
     }

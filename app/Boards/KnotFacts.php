@@ -46,8 +46,9 @@ final readonly class KnotFacts
     public function wantedBy(Group $group): array
     {
         $wanted = [];
+        $shelf = $this->shelf->with($group->ownBadges());
         foreach ($group->badges()->get() as $chosen) {
-            $badge = $this->shelf->badge($chosen->badge);
+            $badge = $shelf->badge($chosen->badge);
             foreach ($badge->knots() as $knot) {
                 $wanted[$knot][] = $badge->name;
             }

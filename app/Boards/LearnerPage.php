@@ -27,8 +27,8 @@ final readonly class LearnerPage
     public function of(Group $group, Learner $learner): array
     {
         $state = GroupState::of($group, $this->shelf);
-        $learner->load(['standings', 'pursuits']);
-        $badges = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => $badge->requirement->outline(GroupState::levels($learner))], $state->badgesOf($learner));
+        $learner->load(['standings', 'pursuits', 'ticks']);
+        $badges = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => $badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner))], $state->badgesOf($learner));
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();

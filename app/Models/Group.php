@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -122,6 +123,18 @@ final class Group extends Model
         $relation->orderBy('diameter_mm')->orderBy('name');
 
         return $relation;
+    }
+
+    /** @return HasMany<OwnBadge, $this> */
+    public function badgePacks(): HasMany
+    {
+        return $this->hasMany(OwnBadge::class);
+    }
+
+    /** @return list<BadgePack> every version of the badges it has made */
+    public function ownBadges(): array
+    {
+        return array_values($this->badgePacks()->get()->map(fn (OwnBadge $own): BadgePack => $own->read())->all());
     }
 
     /** Today's date where the group meets. */

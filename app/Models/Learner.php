@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property AgeBand $age_band
  * @property ?string $hand left, right or not said
+ * @property \Illuminate\Database\Eloquent\Collection<int, BadgeTick> $ticks
  * @property \Illuminate\Database\Eloquent\Collection<int, Standing> $standings
  * @property \Illuminate\Database\Eloquent\Collection<int, Pursuit> $pursuits
  */
@@ -33,6 +34,12 @@ final class Learner extends Model
     public function pursuits(): HasMany
     {
         return $this->hasMany(Pursuit::class);
+    }
+
+    /** @return HasMany<BadgeTick, $this> */
+    public function ticks(): HasMany
+    {
+        return $this->hasMany(BadgeTick::class);
     }
 
     /** @return HasMany<Standing, $this> */

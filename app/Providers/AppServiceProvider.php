@@ -11,6 +11,7 @@ use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Remote;
 use App\Models\Role;
+use App\Models\Rope;
 use App\Models\Stock;
 use App\Models\User;
 use App\Packs\Packs;
@@ -75,6 +76,7 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
         Route::bind('remote', fn (string $id): Remote => Remote::query()->where('user_id', Auth::id())->findOrFail($id));
         Route::bind('archived', fn (string $id): Learner => $this->own()->archived()->findOrFail($id));
+        Route::bind('rope', fn (string $id): Rope => $this->own()->ropes()->findOrFail($id));
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => $this->own()->openInvitations()->findOrFail($id));
     }

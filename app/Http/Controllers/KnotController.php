@@ -22,7 +22,8 @@ final class KnotController extends Controller
 
     public function show(Request $request, string $knot, KnotView $knots, KnotFacts $facts): JsonResponse
     {
-        $method = $this->asked($request, 'method');
+        // The house's own way of tying it comes first.
+        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
 
         return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
     }

@@ -11,6 +11,7 @@ use Compadre\Core\Data\Fields;
  */
 final readonly class BadgePack
 {
+    /** @param  list<string>  $after  badges that come before it */
     public function __construct(
         public string $id,
         public int $version,
@@ -19,6 +20,7 @@ final readonly class BadgePack
         public int $ageFrom,
         public int $ageTo,
         public Requirement $requirement,
+        public array $after = [],
     ) {
     }
 
@@ -28,7 +30,7 @@ final readonly class BadgePack
 
         return new self(
             $pack->text('id'), $pack->whole('version'), $pack->text('name'), $pack->text('about'),
-            $ages->whole('from'), $ages->whole('to'), Requirement::from($pack->object('requirement')),
+            $ages->whole('from'), $ages->whole('to'), Requirement::from($pack->object('requirement')), $pack->texts('after'),
         );
     }
 

@@ -11,11 +11,11 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 
 /**
- * The badges of a folder of packs.
+ * The badges of a folder of packs, and those a group has made of its own, each in all its versions.
  */
 final readonly class BadgeShelf
 {
-    /** @param  array<string, BadgePack>  $badges by id */
+    /** @param  array<string, array<int, BadgePack>>  $badges  by id and version */
     private function __construct(private array $badges)
     {
     }
@@ -24,16 +24,29 @@ final readonly class BadgeShelf
     {
         $badges = [];
         foreach (glob($folder.'/badges/*.json') ?: [] as $file) {
-            $badges[basename($file, '.json')] = BadgePack::from(Fields::of(Json::arrays(Json::file($file))));
+            $badge = BadgePack::from(Fields::of(Json::arrays(Json::file($file))));
+            $badges[basename($file, '.json')][$badge->version] = $badge;
         }
 
         return new self($badges);
     }
 
-    /** @return array<string, BadgePack> */
+    /** @param  list<BadgePack>  $own  in any order */
+    public function with(array $own): self
+    {
+        $badges = $this->badges;
+        foreach ($own as $badge) {
+            $badges[$badge->id][$badge->version] = $badge;
+        }
+        ksort($badges);
+
+        return new self($badges);
+    }
+
+    /** @return array<string, BadgePack> each in its latest version */
     public function all(): array
     {
-        return $this->badges;
+        return array_map(static fn (array $versions): BadgePack => $versions[max([0, ...array_keys($versions)])], $this->badges);
     }
 
     public function has(string $id): bool
@@ -41,15 +54,54 @@ final readonly class BadgeShelf
         return isset($this->badges[$id]);
     }
 
+    /** The latest version. */
     public function badge(string $id, string $field = '/badge'): BadgePack
     {
-        return $this->badges[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($this->badges)));
+        return $this->all()[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($this->badges)));
+    }
+
+    /** The version a learner began with; the latest, where that one is no longer there. */
+    public function inVersion(string $id, int $version): ?BadgePack
+    {
+        return $this->badges[$id][$version] ?? (isset($this->badges[$id]) ? $this->badge($id) : null);
+    }
+
+    /**
+     * What does not hold together in a badge, in words: knots nobody knows or that are not taught, ages the wrong way round,
+     * badges that each come before the other.
+     *
+     * @return list<string>
+     */
+    public function faults(BadgePack $badge, Library $knots): array
+    {
+        $faults = [];
+        if ($badge->ageFrom > $badge->ageTo) {
+            $faults[] = "The ages are {$badge->ageFrom} to {$badge->ageTo}; the first must not be above the second.";
+        }
+        foreach ($badge->knots() as $knot) {
+            if (! $knots->has($knot)) {
+                $faults[] = "There is no knot called \"$knot\".";
+            } elseif (! $knots->knot($knot)->isTaught()) {
+                $faults[] = $knots->knot($knot)->names[0].' is not a knot to be taught.';
+            }
+        }
+        foreach ($badge->after as $first) {
+            if (! $this->has($first)) {
+                $faults[] = "There is no badge called \"$first\" to come before it.";
+            }
+        }
+        $circle = $this->with([$badge])->wayBack($badge->id, $badge->id, []);
+        if ($circle !== null) {
+            $faults[] = 'These badges each come before another of them: '.implode(', ', $circle).'.';
+        }
+
+        return $faults;
     }
 
     /** @param  array<string, mixed>  $schema */
     public function verify(string $folder, array $schema, Library $knots): void
     {
-        foreach ($this->badges as $id => $badge) {
+        foreach ($this->all() as $id => $badge) {
             Schema::hold(Json::file("$folder/badges/$id.json"), $schema);
             if ($badge->id !== $id) {
                 throw Refusal::of('/id', $badge->id, "the name of its file, $id");
@@ -57,6 +109,28 @@ final readonly class BadgeShelf
             foreach ($badge->knots() as $knot) {
                 $knots->knot($knot, "badge $id, knot");
             }
+            foreach ($this->faults($badge, $knots) as $fault) {
+                throw Refusal::saying('/requirement', $id, 'a badge that holds together', $fault);
+            }
         }
+    }
+
+    /**
+     * @param  list<string>  $way
+     * @return ?list<string> the badges on the way from one back to itself
+     */
+    private function wayBack(string $from, string $to, array $way): ?array
+    {
+        foreach ($this->has($from) ? $this->badge($from)->after : [] as $before) {
+            if ($before === $to) {
+                return [...$way, $from];
+            }
+            $found = in_array($before, $way, true) ? null : $this->wayBack($before, $to, [...$way, $from]);
+            if ($found !== null) {
+                return $found;
+            }
+        }
+
+        return null;
     }
 }

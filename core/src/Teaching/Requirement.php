@@ -9,12 +9,13 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 
 /**
- * What a badge asks for: a leaf, or some number of a list of further requirements (all of them, or n of them).
+ * What a badge asks for: a knot at a level, something else that is ticked off, or some number of a list of further
+ * requirements (all of them, or n of them).
  */
 final readonly class Requirement
 {
     /** @param  list<self>  $parts */
-    private function __construct(public ?Leaf $leaf, public int $needed, public array $parts)
+    private function __construct(public ?Leaf $leaf, public int $needed, public array $parts, public ?Note $note = null)
     {
     }
 
@@ -24,6 +25,11 @@ final readonly class Requirement
             $level = Level::tryFrom($fields->text('level', 'has_it')) ?? throw Refusal::of($fields->place('level'), $fields->text('level'), 'one of '.implode(', ', array_column(Level::cases(), 'value')));
 
             return new self(new Leaf($fields->text('knot'), $level), 1, []);
+        }
+        foreach (Note::KINDS as $kind) {
+            if ($fields->has($kind)) {
+                return new self(null, 1, [], new Note($kind, $fields->text($kind)));
+            }
         }
         $name = $fields->has('all') ? 'all' : 'of';
         $parts = array_map(self::from(...), $fields->objects($name));
@@ -50,6 +56,12 @@ final readonly class Requirement
         }
 
         return $leaves;
+    }
+
+    /** @return list<Note> */
+    public function notes(): array
+    {
+        return $this->note instanceof Note ? [$this->note] : array_merge(...array_map(static fn (self $part): array => $part->notes(), $this->parts));
     }
 
     /**
@@ -80,6 +92,9 @@ final readonly class Requirement
      */
     public function open(array $levels, callable $cost): array
     {
+        if ($this->note instanceof Note) {
+            return [];
+        }
         if ($this->leaf instanceof Leaf) {
             return $this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? [] : [$this->leaf];
         }
@@ -101,14 +116,18 @@ final readonly class Requirement
      * How much is met, counted in leaves: an n-of counts its n best.
      *
      * @param  array<string, Level>  $levels  by knot
+     * @param  array<string, true>  $ticked  keys of notes ticked off
      * @return array{int, int} met and needed
      */
-    public function progress(array $levels): array
+    public function progress(array $levels, array $ticked = []): array
     {
+        if ($this->note instanceof Note) {
+            return [isset($ticked[$this->note->key()]) ? 1 : 0, 1];
+        }
         if ($this->leaf instanceof Leaf) {
             return [$this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? 1 : 0, 1];
         }
-        $parts = array_map(static fn (self $part): array => $part->progress($levels), $this->parts);
+        $parts = array_map(static fn (self $part): array => $part->progress($levels, $ticked), $this->parts);
         usort($parts, static fn (array $a, array $b): int => [$a[1] - $a[0], -$a[0]] <=> [$b[1] - $b[0], -$b[0]]);
         $met = 0;
         $needed = 0;
@@ -122,18 +141,22 @@ final readonly class Requirement
 
     /**
      * @param  array<string, Level>  $levels  by knot
+     * @param  array<string, true>  $ticked  keys of notes ticked off
      * @return array<string, mixed> the tree with what is met
      */
-    public function outline(array $levels): array
+    public function outline(array $levels, array $ticked = []): array
     {
+        if ($this->note instanceof Note) {
+            return ['note' => $this->note->kind, 'words' => $this->note->words, 'key' => $this->note->key(), 'met' => isset($ticked[$this->note->key()])];
+        }
         if ($this->leaf instanceof Leaf) {
             return ['knot' => $this->leaf->knot, 'level' => $this->leaf->level->value, 'met' => $this->leaf->metBy($levels[$this->leaf->knot] ?? null)];
         }
-        [$met, $needed] = $this->progress($levels);
+        [$met, $needed] = $this->progress($levels, $ticked);
 
         return [
             'choose' => $this->needed, 'among' => count($this->parts), 'met' => $met >= $needed,
-            'parts' => array_map(static fn (self $part): array => $part->outline($levels), $this->parts),
+            'parts' => array_map(static fn (self $part): array => $part->outline($levels, $ticked), $this->parts),
         ];
     }
 }

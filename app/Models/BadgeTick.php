@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A requirement that is no knot, ticked off for a learner.
+ *
+ * @property string $learner_id
+ * @property string $note
+ * @property string $ticked_by
+ */
+final class BadgeTick extends Model
+{
+    protected $guarded = [];
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'note';
+
+    protected $keyType = 'string';
+}
