@@ -71,6 +71,8 @@ export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<
 export const learnerQuery = (learner: string) =>
   queryOptions({ queryKey: ['learner', learner], queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`) });
 
+export const groupQuery = queryOptions({ queryKey: ['group'], queryFn: () => call<Schemas['GroupSettings']>('GET', '/api/group') });
+
 export const packQuery = (meeting: string) => queryOptions({ queryKey: ['pack', meeting], queryFn: () => call<Schemas['Pack']>('GET', `/api/meetings/${meeting}/pack`) });
 
 export const storeQuery = queryOptions({ queryKey: ['store'], queryFn: () => call<{ stocks: Schemas['Stock'][] }>('GET', '/api/store') });

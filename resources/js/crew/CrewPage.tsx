@@ -1,15 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
-import { crewQuery } from '../api/queries';
+import { call, type Schemas } from '../api/client';
+import { crewQuery, queryClient } from '../api/queries';
 import { Mark } from '../drawing/Mark';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { AddLearners } from './AddLearners';
+import { HadBefore } from './HadBefore';
 import { Legend } from './Legend';
 
 type Crew = Schemas['Crew'];
@@ -18,21 +19,40 @@ export function CrewPage() {
   const me = useMe();
   const crew = useQuery(crewQuery);
   const [adding, setAdding] = useState(false);
+  const [had, setHad] = useState(false);
   if (crew.isPending) return <Loading />;
   if (crew.isError) return <Failure error={crew.error} retry={() => void crew.refetch()} />;
   return (
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{words.crew.title}</h1>
+        <div className="flex flex-wrap gap-3">
+        {me.may.teach && crew.data.learners.length > 0 && <Button onClick={() => setHad(true)}>{words.crew.had}</Button>}
         {me.may.people && <Button onClick={() => setAdding(true)}><UserPlus aria-hidden className="size-5" /> {words.crew.add}</Button>}
+        </div>
       </div>
       {crew.data.ready.length > 0 && (
         <ul className="flex max-w-4xl flex-col gap-1 rounded-xl border-l-4 border-right bg-card px-4 py-3">{crew.data.ready.map((line) => <li key={line}>{line}</li>)}</ul>
       )}
       {crew.data.learners.length === 0 ? <p>{words.crew.empty}</p> : <Board crew={crew.data} />}
       <Legend />
+      {me.may.people && <Archived />}
+      {had && <HadBefore onClose={() => setHad(false)} />}
       <AddLearners open={adding} onClose={() => setAdding(false)} />
     </div>
+  );
+}
+
+/** Learners put away, and the way back. */
+function Archived() {
+  const archived = useQuery({ queryKey: ['archived'], queryFn: () => call<{ learners: Schemas['Learner'][] }>('GET', '/api/archived') });
+  const back = useMutation({ mutationFn: (id: string) => call('PUT', `/api/archived/${id}`), onSuccess: () => void queryClient.invalidateQueries() });
+  if (!archived.data || archived.data.learners.length === 0) return null;
+  return (
+    <details>
+      <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">{words.crew.archived(archived.data.learners.length)}</summary>
+      <ul>{archived.data.learners.map((one) => <li key={one.id} className="flex items-center gap-3">{one.name} <Button look="quiet" onClick={() => back.mutate(one.id)}>{words.crew.takeBack}</Button></li>)}</ul>
+    </details>
   );
 }
 

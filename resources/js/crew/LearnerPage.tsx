@@ -1,18 +1,24 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Check, Circle } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../api/client';
-import { learnerQuery } from '../api/queries';
+import { call, type Schemas } from '../api/client';
+import { learnerQuery, queryClient } from '../api/queries';
 import { Mark } from '../drawing/Mark';
+import { useMe } from '../shell/me';
+import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
 import { dayShort, number } from '../words/format';
 import { words } from '../words/en';
+import { KeepLearner } from './KeepLearner';
 
 type Page = Schemas['LearnerPage'];
 
 export function LearnerPage() {
   const { learner: id = '' } = useParams();
+  const me = useMe();
   const page = useQuery(learnerQuery(id));
+  const [keeping, setKeeping] = useState(false);
   if (page.isPending) return <Loading />;
   if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
   const { learner, marks, knots, badges, history } = page.data;
@@ -20,7 +26,10 @@ export function LearnerPage() {
     <div className="flex max-w-5xl flex-col gap-8">
       <div>
         <Link to="/crew" className="inline-flex min-h-12 items-center text-soft underline">{words.crew.title}</Link>
-        <h1 className="text-3xl">{learner.name}</h1>
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <h1 className="text-3xl">{learner.name}</h1>
+          {me.may.people && <Button onClick={() => setKeeping(true)}>{words.crew.change}</Button>}
+        </div>
         <p className="text-soft">{words.bands[learner.age_band]}{learner.hand === 'left' && `, ${words.crew.left}`}</p>
       </div>
       <ul className="flex flex-wrap gap-3">
@@ -38,25 +47,29 @@ export function LearnerPage() {
           {badges.map((badge) => (
             <div key={badge.badge} className="mb-4 rounded-xl border border-line bg-card p-4">
               <h3 className="mb-2 text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{badge.complete ? words.crew.complete : `${number(badge.met)} / ${number(badge.needed)}`}</span></h3>
-              <OutlineTree outline={badge.outline} knots={knots} />
+              <OutlineTree outline={badge.outline} knots={knots} learner={learner.id} />
             </div>
           ))}
         </section>
         <History history={history} knots={knots} />
       </div>
+      {keeping && <KeepLearner learner={learner} onClose={() => setKeeping(false)} />}
     </div>
   );
 }
 
-function OutlineTree({ outline, knots }: { outline: Schemas['Outline']; knots: Page['knots'] }) {
+function OutlineTree({ outline, knots, learner }: { outline: Schemas['Outline']; knots: Page['knots']; learner: string }) {
+  const me = useMe();
+  const tick = useMutation({ mutationFn: (met: boolean) => call('PUT', `/api/learners/${learner}/ticks/${outline.key ?? ''}`, { met }), onSuccess: () => void queryClient.invalidateQueries() });
   const Icon = outline.met ? Check : Circle;
   const icon = <Icon aria-label={outline.met ? words.crew.met : words.crew.open} className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`} strokeWidth={outline.met ? 3.5 : 2} />;
+  if (outline.note) return <p className="flex items-center gap-2">{icon}<span className="flex-1"><span className="text-soft">{words.badges.kinds[outline.note]}: </span>{outline.words}</span>{me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
   if (outline.knot) return <p className="flex gap-2">{icon}<span>{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}</span></span></p>;
   const all = outline.choose === outline.among;
   return (
     <div>
       <p className="flex gap-2 font-semibold">{icon}{all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}</p>
-      <ul className="ml-2 border-l-2 border-hemp pl-4">{outline.parts?.map((part, n) => <li key={n}><OutlineTree outline={part} knots={knots} /></li>)}</ul>
+      <ul className="ml-2 border-l-2 border-hemp pl-4">{outline.parts?.map((part, n) => <li key={n}><OutlineTree outline={part} knots={knots} learner={learner} /></li>)}</ul>
     </div>
   );
 }

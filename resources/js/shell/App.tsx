@@ -16,6 +16,7 @@ import { CardsPage, HandoutPage } from '../handout/HandoutPage';
 import { KnotMap } from '../knots/KnotMap';
 import { KnotPage } from '../knots/KnotPage';
 import { KnotsPage } from '../knots/KnotsPage';
+import { HousePage } from '../house/HousePage';
 import { PackPage } from '../pack/PackPage';
 import { StorePage } from '../pack/StorePage';
 import { GaugePage } from '../print/GaugePage';
@@ -67,6 +68,7 @@ function SignedIn() {
           <Route path="/course" element={<CoursePage />} />
           <Route path="/meeting/:meeting" element={<SessionPage />} />
           <Route path="/pack/:meeting" element={<PackPage />} />
+          <Route path="/house" element={<HousePage />} />
           <Route path="/store" element={<StorePage />} />
           <Route path="/show" element={<KnotsPage />} />
           <Route path="/map" element={<KnotMap />} />

@@ -1,4 +1,4 @@
-import { LogOut, Menu, Moon, Package, Sun, UserPlus } from 'lucide-react';
+import { LogOut, Menu, Moon, Package, Settings2, Sun, UserPlus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -31,6 +31,9 @@ export function GroupMenu() {
             <strong className="block text-base text-ink">{me.user.name}</strong>
             {words.roles[me.user.role]}, {me.group.name}
           </DropdownMenu.Label>
+          <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/house')}>
+            <Settings2 aria-hidden className="size-5" /> {words.nav.house}
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/store')}>
             <Package aria-hidden className="size-5" /> {words.nav.store}
           </DropdownMenu.Item>

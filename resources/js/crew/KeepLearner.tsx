@@ -1,0 +1,41 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ApiProblem, call, type Schemas } from '../api/client';
+import { crewQuery, queryClient } from '../api/queries';
+import { Button } from '../ui/Button';
+import { SelectField, TextField } from '../ui/Field';
+import { Sheet } from '../ui/Sheet';
+import { Faults } from '../ui/states';
+import { words } from '../words/en';
+import { BANDS } from './AddLearners';
+
+/** A learner's entry: name, age, hand; put away; or made one with another entry of the same learner. */
+export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner']; onClose: () => void }) {
+  const navigate = useNavigate();
+  const crew = useQuery(crewQuery);
+  const [form, setForm] = useState({ name: learner.name, age_band: learner.age_band, hand: learner.hand ?? '' });
+  const [into, setInto] = useState('');
+  const away = (): void => { void queryClient.invalidateQueries(); void navigate('/crew'); };
+  const save = useMutation({ mutationFn: () => call('PUT', `/api/learners/${learner.id}`, { ...form, hand: form.hand === '' ? null : form.hand }), onSuccess: () => { void queryClient.invalidateQueries(); onClose(); } });
+  const archive = useMutation({ mutationFn: () => call('PUT', `/api/learners/${learner.id}`, { archived: true }), onSuccess: away });
+  const merge = useMutation({ mutationFn: () => call('POST', `/api/learners/${learner.id}/merge`, { into }), onSuccess: away });
+  return (
+    <Sheet open onClose={onClose} title={words.crew.changeOf(learner.name)}>
+      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); save.mutate(); }}>
+        <Faults error={save.error ?? archive.error ?? merge.error} />
+        <TextField label={words.crew.names} required maxLength={40} value={form.name} onChange={(event) => setForm({ ...form, name: event.target.value })} fault={save.error instanceof ApiProblem ? save.error.about('/name') : undefined} />
+        <SelectField label={words.crew.band} options={BANDS} value={form.age_band} onChange={(event) => setForm({ ...form, age_band: event.target.value as Schemas['AgeBand'] })} />
+        <SelectField label={words.crew.hand} options={[['', words.crew.handUnsaid], ['right', words.crew.right], ['left', words.crew.left]]} value={form.hand} onChange={(event) => setForm({ ...form, hand: event.target.value })} />
+        <div className="flex flex-wrap gap-3">
+          <Button look="signal" type="submit" disabled={save.isPending}>{words.save}</Button>
+          <Button disabled={archive.isPending} onClick={() => archive.mutate()}>{words.crew.archive}</Button>
+        </div>
+      </form>
+      <div className="mt-6 flex flex-wrap items-end gap-3 border-t border-line pt-4">
+        <div className="min-w-48 flex-1"><SelectField label={words.crew.same} hint={words.crew.sameAbout} value={into} onChange={(event) => setInto(event.target.value)} options={[['', words.crew.nobody], ...(crew.data?.learners ?? []).filter((one) => one.id !== learner.id).map((one) => [one.id, one.name] as const)]} /></div>
+        <Button disabled={into === '' || merge.isPending} onClick={() => merge.mutate()}>{words.crew.merge}</Button>
+      </div>
+    </Sheet>
+  );
+}
