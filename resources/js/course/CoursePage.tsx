@@ -9,6 +9,7 @@ import { Failure, Loading } from '../ui/states';
 import { dayLong, dayShort, listOf, number, percent } from '../words/format';
 import { words } from '../words/en';
 import { AddMeeting } from './AddMeeting';
+import { StartTonight } from './ChangeMeeting';
 import { type Move, MoveSheet } from './MoveSheet';
 import { TermLine } from './TermLine';
 import { Proposal, WhatIf } from './WhatIf';
@@ -32,6 +33,7 @@ export function CoursePage() {
         </div>
         <div className="flex flex-wrap gap-3 print:hidden">
           <Button onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.course.print}</Button>
+          {me.may.teach && me.tonight === null && <StartTonight />}
           {me.may.plan && <Button onClick={() => setAdding(true)}><CalendarPlus aria-hidden className="size-5" /> {words.course.addMeeting}</Button>}
         </div>
       </div>

@@ -16,7 +16,8 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
   const crew = useQuery(crewQuery);
   const [form, setForm] = useState({ name: learner.name, age_band: learner.age_band, hand: learner.hand ?? '' });
   const [into, setInto] = useState('');
-  const away = (): void => { void queryClient.invalidateQueries(); void navigate('/crew'); };
+  // This page's own learner is not asked for again: there may be none.
+  const away = (): void => { void navigate('/crew'); void queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'learner' || queryKey[1] !== learner.id }); };
   const save = useMutation({ mutationFn: () => call('PUT', `/api/learners/${learner.id}`, { ...form, hand: form.hand === '' ? null : form.hand }), onSuccess: () => { void queryClient.invalidateQueries(); onClose(); } });
   const archive = useMutation({ mutationFn: () => call('PUT', `/api/learners/${learner.id}`, { archived: true }), onSuccess: away });
   const merge = useMutation({ mutationFn: () => call('POST', `/api/learners/${learner.id}/merge`, { into }), onSuccess: away });

@@ -1,4 +1,4 @@
-import { BookOpen, Download, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
+import { BookOpen, Download, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, MessageCircle, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { drawingFile } from '../api/queries';
@@ -11,6 +11,7 @@ import { useKeys } from './useKeys';
 import type { ShowSettings } from './useShowSettings';
 import { useSwipe } from './useSwipe';
 import { useTravel } from './useTravel';
+import { forLearners } from './vocabulary';
 import { useWakeLock } from './useWakeLock';
 import { WrongForms } from './WrongForms';
 
@@ -44,7 +45,7 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   const screen = useScreen(knot.id, at + 1, last + 1, (to) => go(to - 1));
   const swipe = useSwipe(next, previous);
   useKeys({
-    next, previous, first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, story: settings.toggleStory, replay,
+    next, previous, first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, story: settings.toggleStory, words: settings.toggleWords, replay,
     along: () => setAlong((now) => !now), finished: () => setBeside((now) => !now), slower: () => settings.changePace(-1), faster: () => settings.changePace(1),
     wrong: () => setOpen('wrong'), phone: () => setOpen('phone'), help: () => setOpen('keys'), leave: onLeave,
   }, open !== null);
@@ -53,7 +54,8 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
   const shown = tight ?? knot.loose;
   const tall = (knot.loose.box[2] ?? 1) < 1.15 * (knot.loose.box[3] ?? 1);
-  const say = (settings.story ? step?.story : null) ?? step?.say ?? '';
+  const told = (settings.story ? step?.story : null) ?? step?.say ?? '';
+  const say = settings.learnersWords ? forLearners(told) : told;
   const close = (): void => setOpen(null);
   return (
     <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" data-mode={along ? 'along' : 'watch'} {...swipe}>
@@ -68,6 +70,7 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
           {knot.wrong.length > 0 && <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}><SearchX aria-hidden /></Tool>}
           <Tool name={words.show.finishedBeside} pressed={beside} onClick={() => setBeside((now) => !now)}><Image aria-hidden /></Tool>
           <Tool name={words.show.story} pressed={settings.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></Tool>
+          <Tool name={words.show.learnersWords} pressed={settings.learnersWords} onClick={settings.toggleWords}><MessageCircle aria-hidden /></Tool>
           <Tool name={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></Tool>
           <Tool name={words.show.slower} disabled={settings.pace <= 0.5} onClick={() => settings.changePace(-1)}><Turtle aria-hidden /></Tool>
           <Tool name={words.show.faster} disabled={settings.pace >= 2} onClick={() => settings.changePace(1)}><Rabbit aria-hidden /></Tool>

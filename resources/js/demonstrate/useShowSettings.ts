@@ -5,7 +5,7 @@ export type View = (typeof VIEWS)[number];
 
 export const PACES = [0.5, 1, 2] as const;
 
-export type ShowSettings = { view: View; story: boolean; pace: number; nextView: () => void; toggleLeft: () => void; toggleStory: () => void; changePace: (by: number) => void };
+export type ShowSettings = { view: View; story: boolean; learnersWords: boolean; toggleWords: () => void; pace: number; nextView: () => void; toggleLeft: () => void; toggleStory: () => void; changePace: (by: number) => void };
 
 /** A choice that stays for the meeting: as long as this tab is open. */
 function useKept<T extends string>(key: string, allowed: readonly T[], usual: T): [T, (now: T) => void] {
@@ -20,11 +20,13 @@ function useKept<T extends string>(key: string, allowed: readonly T[], usual: T)
 export function useShowSettings(): ShowSettings {
   const [view, look] = useKept('show-view', VIEWS, 'learner');
   const [story, tell] = useKept('show-story', ['yes', 'no'] as const, 'no');
+  const [said, speak] = useKept('show-words', ['leaders', 'learners'] as const, 'leaders');
   const [pace, walk] = useKept('show-pace', ['0', '1', '2'] as const, '1');
   return {
-    view, story: story === 'yes', pace: PACES[Number(pace)] ?? 1,
+    view, story: story === 'yes', learnersWords: said === 'learners', pace: PACES[Number(pace)] ?? 1,
     nextView: () => look(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? 'learner'),
     toggleLeft: () => look(view === 'left' ? 'learner' : 'left'),
+    toggleWords: () => speak(said === 'learners' ? 'leaders' : 'learners'),
     toggleStory: () => tell(story === 'yes' ? 'no' : 'yes'),
     changePace: (by) => walk((['0', '1', '2'] as const)[Math.max(0, Math.min(2, Number(pace) + by))] ?? '1'),
   };

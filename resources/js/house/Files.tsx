@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { groupQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
+import { AreaField } from '../ui/Field';
 import { Choice } from '../ui/Choice';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
@@ -61,7 +62,7 @@ export function SheetsPart() {
       <Choice label={words.house.sheets} value={kind} onChange={(now) => { setKind(now); look.reset(); take.reset(); }} options={[['roster', words.house.roster], ['meetings', words.house.meetings]] as const} />
       <a href={`/api/${kind}.csv`} download className={LINK}>{words.house.out}</a>
       <label className="flex flex-col gap-1 font-semibold">{words.house.file}<input type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" className="min-h-12 rounded-lg border border-dashed border-soft p-2 font-normal" onChange={(event) => void read(event.target.files?.[0])} /></label>
-      <label className="flex flex-col gap-1 font-semibold">{words.house.paste}<textarea rows={4} className="rounded-lg border border-soft bg-card p-2 font-normal" onChange={(event) => { if (event.target.value.trim() !== '') void read(new Blob([event.target.value])); }} /></label>
+      <AreaField label={words.house.paste} rows={4} onChange={(event) => { if (event.target.value.trim() !== '') void read(new Blob([event.target.value])); }} />
       <Faults error={look.error ?? take.error} />
       {look.data && (
         <div>

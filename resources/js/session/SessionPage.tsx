@@ -1,9 +1,11 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Backpack, Play, Printer } from 'lucide-react';
+import { Backpack, Pencil, Play, Printer } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
 import { useMe } from '../shell/me';
+import { ChangeMeeting } from '../course/ChangeMeeting';
 import { Proposal } from '../course/WhatIf';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
@@ -16,6 +18,8 @@ type RunSheet = Schemas['RunSheet'];
 
 export function SessionPage() {
   const { meeting: id = '' } = useParams();
+  const me = useMe();
+  const [changing, setChanging] = useState(false);
   const sheet = useQuery(runSheetQuery(id));
   if (sheet.isPending) return <Loading />;
   if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
@@ -29,6 +33,7 @@ export function SessionPage() {
         <p className="flex flex-wrap gap-x-5 print:hidden">
         {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
         {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
+        {me.may.plan && meeting.state !== 'past' && sheet.data.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
         <button type="button" onClick={() => window.print()} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
         </p>
       </div>
@@ -37,6 +42,7 @@ export function SessionPage() {
         <div className={sheet.data.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><Roll sheet={sheet.data} /></div>
         <div className={sheet.data.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Blocks sheet={sheet.data} /></div>
       </div>
+      {changing && <ChangeMeeting meeting={meeting} onClose={() => setChanging(false)} />}
     </div>
   );
 }

@@ -1,0 +1,64 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ApiProblem, call, type Schemas } from '../api/client';
+import { queryClient } from '../api/queries';
+import { Button } from '../ui/Button';
+import { TextField } from '../ui/Field';
+import { Sheet } from '../ui/Sheet';
+import { Faults } from '../ui/states';
+import { words } from '../words/en';
+
+const KINDS = ['post', 'pole', 'ring', 'peg', 'toggle'] as const;
+
+/** Changes a meeting still to come, or calls it off. */
+export function ChangeMeeting({ meeting, onClose }: { meeting: Pick<Schemas['CourseMeeting'], 'id' | 'date' | 'starts_at' | 'minutes' | 'checkers' | 'place' | 'objects'>; onClose: () => void }) {
+  const navigate = useNavigate();
+  const [form, setForm] = useState({ date: meeting.date, starts_at: meeting.starts_at, minutes: String(meeting.minutes), checkers: String(meeting.checkers), place: meeting.place ?? '' });
+  const [objects, setObjects] = useState<string[] | null>(meeting.objects);
+  const save = useMutation({
+    mutationFn: () => call('PUT', `/api/meetings/${meeting.id}`, { ...form, minutes: Number(form.minutes), checkers: Number(form.checkers), objects }),
+    onSuccess: () => { void queryClient.invalidateQueries(); onClose(); },
+  });
+  const off = useMutation({ mutationFn: () => call('DELETE', `/api/meetings/${meeting.id}`), onSuccess: () => { void queryClient.invalidateQueries(); void navigate('/course'); } });
+  const set = (field: keyof typeof form) => (event: { target: { value: string } }): void => setForm({ ...form, [field]: event.target.value });
+  const fault = (field: string): string | undefined => (save.error instanceof ApiProblem ? save.error.about(`/${field}`) : undefined);
+  return (
+    <Sheet open onClose={onClose} title={words.course.changeMeeting}>
+      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); save.mutate(); }}>
+        <Faults error={save.error ?? off.error} />
+        <TextField label={words.course.date} type="date" required value={form.date} onChange={set('date')} fault={fault('date')} />
+        <div className="grid grid-cols-3 gap-3">
+          <TextField label={words.course.startsAt} type="time" required value={form.starts_at} onChange={set('starts_at')} fault={fault('starts_at')} />
+          <TextField label={words.course.howLong} type="number" inputMode="numeric" required value={form.minutes} onChange={set('minutes')} fault={fault('minutes')} />
+          <TextField label={words.course.checkers} type="number" inputMode="numeric" required value={form.checkers} onChange={set('checkers')} fault={fault('checkers')} />
+        </div>
+        <TextField label={words.course.place} maxLength={80} value={form.place} onChange={set('place')} />
+        <fieldset>
+          <legend className="mb-1 font-semibold">{words.course.thereIs}</legend>
+          <label className="flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={objects === null} onChange={(event) => setObjects(event.target.checked ? null : ['post'])} /> {words.course.thereIsAll}</label>
+          {objects !== null && KINDS.map((kind) => <label key={kind} className="mr-4 inline-flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={objects.includes(kind)} onChange={(event) => setObjects(event.target.checked ? [...objects, kind] : objects.filter((one) => one !== kind))} /> {words.pack.kinds[kind]}</label>)}
+        </fieldset>
+        <div className="flex flex-wrap gap-3">
+          <Button look="signal" type="submit" disabled={save.isPending}>{words.save}</Button>
+          <Button disabled={off.isPending} onClick={() => off.mutate()}>{words.course.callOff}</Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
+
+/** An evening nobody planned, begun in a tap. */
+export function StartTonight() {
+  const navigate = useNavigate();
+  const start = useMutation({
+    mutationFn: () => call<Schemas['RunSheet']>('POST', '/api/tonight'),
+    onSuccess: (sheet) => { void queryClient.invalidateQueries(); void navigate(`/meeting/${sheet.meeting.id}`); },
+  });
+  return (
+    <>
+      <Button disabled={start.isPending} onClick={() => start.mutate()}>{words.session.startTonight}</Button>
+      <Faults error={start.error} />
+    </>
+  );
+}
