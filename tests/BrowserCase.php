@@ -190,6 +190,18 @@ abstract class BrowserCase extends TestCase
         return $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.json()).then(done);', [$path]);
     }
 
+    /** How many results of a knot the server has. */
+    protected function resultsOf(string $knot): int
+    {
+        $count = 0;
+        foreach ($this->fetched('/api/crew')['learners'] as $learner) {
+            $history = $this->fetched("/api/learners/{$learner['id']}")['history'];
+            $count += count(array_filter($history, fn (array $entry): bool => $entry['knot'] === $knot && $entry['kind'] === 'result'));
+        }
+
+        return $count;
+    }
+
     protected function see(string $text): void
     {
         $this->wait(fn (): ?bool => str_contains($this->text(), $text) ?: null, "the words \"$text\"");

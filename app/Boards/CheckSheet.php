@@ -10,6 +10,7 @@ use App\Models\Meeting;
 use App\Models\Rope;
 use App\Packs\Packs;
 use Compadre\Core\Checking\Level;
+use Compadre\Core\Checking\VerdictTable;
 use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
@@ -42,6 +43,8 @@ final readonly class CheckSheet
             'ropes' => $ropes->map(PeopleView::rope(...))->values()->all(),
             'rope' => $rope === null ? null : PeopleView::rope($rope),
             'tail' => $rope === null || ! $knot->hasTail ? null : $this->tail($group, $knot, $rope),
+            'limits' => $rope === null || ! $knot->hasTail ? null : VerdictTable::limits($this->packs->tails()->required($knot->tailClass, $rope->inHandFor($knot), $group->tail_school, $group->backup)->millimetres, $rope->inHandFor($knot)->diameter),
+            'verdicts' => VerdictTable::of($knot, $this->packs->tails()),
             'rows' => $this->rows($group, $knot, $meeting),
         ];
     }

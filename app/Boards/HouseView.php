@@ -53,8 +53,14 @@ final readonly class HouseView
         return $packs;
     }
 
+    /** @return array<string, mixed> the latest version of a badge, as it is written */
+    public function packOf(Group $group, string $id): array
+    {
+        return $this->pack($group, $this->shelf->with($group->ownBadges())->badge($id));
+    }
+
     /** @return array<string, mixed> as it is written */
-    public function pack(Group $group, BadgePack $badge): array
+    private function pack(Group $group, BadgePack $badge): array
     {
         $own = $group->badgePacks()->get()->where('badge', $badge->id)->sortBy('version')->last();
 

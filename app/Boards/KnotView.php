@@ -144,13 +144,25 @@ final class KnotView
             ],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
-            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), $this->wrong["$knot->id $method->id"] ??= WrongForm::of($this->library, $this->index, $knot, $method)),
+            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), $this->wrongForms($knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $tight === null ? null : Drawing::tight($view->of($tight))->toArray(),
             'steps' => array_map(self::step(...), $steps),
             'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];
+    }
+
+    /**
+     * What usually goes wrong; where this method's own drawing leads to no form anybody has a name for, as the first method shows it.
+     *
+     * @return list<WrongForm>
+     */
+    private function wrongForms(KnotPack $knot, Method $method): array
+    {
+        $forms = $this->wrong["$knot->id $method->id"] ??= WrongForm::of($this->library, $this->index, $knot, $method);
+
+        return $forms === [] && $method->id !== $knot->methods[0]->id ? $this->wrongForms($knot, $knot->methods[0]) : $forms;
     }
 
     /** @return array<string, mixed> */

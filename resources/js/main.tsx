@@ -4,12 +4,14 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { queryClient } from './api/queries';
 import './app.css';
+import { startSync } from './outbox/sync';
 import { App } from './shell/App';
 import { startWorker } from './shell/offline';
 import { applyScheme } from './shell/scheme';
 
 applyScheme();
 startWorker();
+startSync();
 
 const root = document.getElementById('app');
 if (root) {

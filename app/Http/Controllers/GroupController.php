@@ -10,7 +10,6 @@ use App\Boards\HouseView;
 use App\Boards\PeopleView;
 use App\Models\Learner;
 use App\Models\Rope;
-use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -59,12 +58,9 @@ final class GroupController extends Controller
         return new JsonResponse(['id' => $badge->id, 'version' => $badge->version], 201);
     }
 
-    public function exportBadge(Request $request, string $badge, BadgeShelf $shelf, HouseView $house): JsonResponse
+    public function exportBadge(Request $request, string $badge, HouseView $house): JsonResponse
     {
-        $group = $this->group($request);
-        $pack = $house->pack($group, $shelf->with($group->ownBadges())->badge($badge));
-
-        return new JsonResponse($pack, 200, ['Content-Disposition' => "attachment; filename=\"$badge.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
+        return new JsonResponse($house->packOf($this->group($request), $badge), 200, ['Content-Disposition' => "attachment; filename=\"$badge.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
     }
 
     public function chooseBadge(Request $request, string $badge, KeepBadge $keep): Response

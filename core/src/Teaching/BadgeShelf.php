@@ -43,10 +43,13 @@ final readonly class BadgeShelf
         return new self($badges);
     }
 
-    /** @return array<string, BadgePack> each in its latest version */
+    /** @return array<string, BadgePack> each in its latest version, those for the youngest first */
     public function all(): array
     {
-        return array_map(static fn (array $versions): BadgePack => $versions[max([0, ...array_keys($versions)])], $this->badges);
+        $latest = array_map(static fn (array $versions): BadgePack => $versions[max([0, ...array_keys($versions)])], $this->badges);
+        uasort($latest, static fn (BadgePack $a, BadgePack $b): int => [$a->ageFrom, $a->ageTo, $a->id] <=> [$b->ageFrom, $b->ageTo, $b->id]);
+
+        return $latest;
     }
 
     public function has(string $id): bool

@@ -1,5 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
+import { knotQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
@@ -25,6 +27,8 @@ export function PartsSheet({ sheet, row, onClose, onRecord }: { sheet: CheckShee
   const [prompts, setPrompts] = useState<'0' | '1' | '2'>('0');
   const [mistake, setMistake] = useState<string | null>(null);
   const [note, setNote] = useState('');
+  // As this learner sees it: mirrored for the left-handed.
+  const shown = useQuery({ ...knotQuery(knot.id, row.hand === 'left' ? 'left' : 'learner'), enabled: tying === 'no' });
   // A knot that is not tied right is tied again: its dressing and tail are not looked at.
   const closer = tying !== 'no';
   const parts = (): Parts => ({
@@ -41,7 +45,7 @@ export function PartsSheet({ sheet, row, onClose, onRecord }: { sheet: CheckShee
     <Sheet open onClose={onClose} title={row.name} about={knot.name}>
       <div className="flex flex-col gap-4">
         <Part name={words.check.parts.tying} look={knot.checks.tying}><Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} /></Part>
-        {!closer && <MistakePicker mistakes={knot.mistakes} value={mistake} onChange={setMistake} />}
+        {!closer && <MistakePicker mistakes={knot.mistakes} forms={shown.data?.wrong ?? []} value={mistake} onChange={setMistake} />}
         {closer && knot.has_dressing && <Part name={words.check.parts.dressing} look={knot.checks.dressing}><Choice label={words.check.parts.dressing} value={dressing} onChange={setDressing} options={ANSWERS} tone={TONE} /></Part>}
         {closer && knot.has_tail && (
           <Part name={words.check.parts.tail} look={sheet.tail ? [sheet.tail.reason] : knot.checks.tail}>

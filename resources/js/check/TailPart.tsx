@@ -1,8 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
+import { Ruler as RulerIcon } from 'lucide-react';
+import { Button } from '../ui/Button';
 import { words } from '../words/en';
+import { fingerMm, keepFinger } from './device';
 import { type Measure, toMillimetres } from './measure';
+import { Ruler } from './Ruler';
 
 export type Measured = { mm: number; by: Measure };
 
@@ -10,6 +14,7 @@ export type Measured = { mm: number; by: Measure };
 export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schemas['Rope']; onMeasured: (measured: Measured | null) => void }) {
   const [by, setBy] = useState<Measure>('mm');
   const [text, setText] = useState('');
+  const [ruler, setRuler] = useState(false);
   const measured = toMillimetres(text, by, rope.diameter_mm);
   const judged = useQuery({
     queryKey: ['tail', knot, rope.id, measured, by],
@@ -31,7 +36,12 @@ export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schem
           {(['mm', 'gauge', 'finger', 'diameters'] as const).map((one) => <option key={one} value={one}>{words.check.units[one]}</option>)}
         </select>
       </div>
-      <p role="status" className={`mt-1 min-h-6 text-sm ${judged.data?.verdict === 'short' ? 'font-semibold text-notyet' : ''}`}>{measured !== null && judged.data?.reason}</p>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <Button onClick={() => setRuler(true)}><RulerIcon aria-hidden className="size-5" /> {words.ruler.title}</Button>
+        {by === 'finger' && <label className="flex items-center gap-2 text-sm">{words.ruler.finger}<input inputMode="decimal" defaultValue={fingerMm()} onChange={(event) => { const mm = Number(event.target.value.replace(',', '.')); if (mm >= 5 && mm <= 40) keepFinger(mm); change(text, by); }} className="min-h-12 w-20 rounded-lg border border-soft bg-card px-2" /></label>}
+      </div>
+      {ruler && <Ruler onClose={() => setRuler(false)} onMeasured={(mm) => { setRuler(false); change(String(mm), 'mm'); }} />}
+      <p role="status" className={`mt-1 min-h-6 text-sm ${judged.data?.verdict === 'short' ? 'font-semibold text-notyet' : ''}`}>{measured !== null && (judged.data?.reason ?? (judged.isError ? words.ruler.later : ''))}</p>
     </div>
   );
 }

@@ -1,5 +1,7 @@
-import { call, type Schemas } from '../api/client';
-import { queryClient } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { keep } from '../outbox/store';
+import { answerTo } from '../outbox/sync';
+import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];
 export type Answer = Schemas['CheckAnswer'];
@@ -18,26 +20,21 @@ export function uuid7(now = Date.now()): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }
 
-/** This device, and the next number of its own count of events. */
-function stamp(): { device: string; device_seq: number } {
-  let device = localStorage.getItem('compadre-device');
-  if (!device) {
-    device = uuid7();
-    localStorage.setItem('compadre-device', device);
-  }
-  const seq = Number(localStorage.getItem('compadre-seq') ?? '0') + 1;
-  localStorage.setItem('compadre-seq', String(seq));
-  return { device, device_seq: seq };
-}
-
 export type Draft = Omit<NewEvent, 'id' | 'schema' | 'device' | 'device_seq' | 'observed_at'>;
 
-/** Sends one check event and lets every screen that shows standings ask again. */
-export async function record(draft: Draft): Promise<Answer> {
-  const event: NewEvent = { ...draft, id: uuid7(), schema: 1, ...stamp(), observed_at: new Date().toISOString() };
-  const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: [event] });
-  const answer = results[0];
-  if (!answer) throw new Error('The server gave no answer to this check.');
-  await Promise.all(['check', 'crew', 'course', 'learner', 'meeting'].map((key) => queryClient.invalidateQueries({ queryKey: [key] })));
-  return answer;
+/** How long the answer of the server is waited for before the device's own is shown, in milliseconds. */
+const PATIENCE = 2_500;
+
+/**
+ * Keeps a check event on the device, then sends it. Where no answer comes in time, what the device looked up stands until the
+ * server has derived it.
+ */
+export async function record(draft: Draft, who: string, provisional: Pick<Answer, 'verdict' | 'next'>): Promise<Answer & { provisional: boolean }> {
+  const id = uuid7();
+  await keep((device, seq) => ({
+    id, seq, state: 'waiting', who, verdict: words.verdicts[provisional.verdict],
+    event: { ...draft, id, schema: 1, device, device_seq: seq, observed_at: new Date().toISOString() },
+  }));
+  const answer = await answerTo(id, PATIENCE);
+  return answer === null ? { id, level: null, ...provisional, provisional: true } : { ...answer, provisional: false };
 }

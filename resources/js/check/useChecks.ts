@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { words } from '../words/en';
+import { ApiProblem } from '../api/client';
 import { type Answer, type Draft, record } from './events';
+import { lookUp } from './lookUp';
 
 type CheckSheet = Schemas['CheckSheet'];
 type Row = CheckSheet['rows'][number];
@@ -15,13 +17,14 @@ export function useChecks(sheet: CheckSheet) {
   const [done, setDone] = useState<{ id: string; row: Row }[]>([]);
   const [last, setLast] = useState<Last | null>(null);
 
-  const attempt = async (row: Row, draft: Draft): Promise<Answer | null> => {
+  const attempt = async (row: Row, draft: Draft): Promise<(Answer & { provisional: boolean }) | null> => {
     setBusy(row.id);
     setError(null);
     try {
-      return await record(draft);
+      return await record(draft, row.name, lookUp(sheet, draft));
     } catch (fault) {
-      setError(fault);
+      // The device could not even keep it: storage is full or closed.
+      setError(fault instanceof ApiProblem ? fault : new Error(words.sync.full));
       return null;
     } finally {
       setBusy(null);
@@ -35,7 +38,7 @@ export function useChecks(sheet: CheckSheet) {
     if (!answer) return;
     const entry = { id: answer.id, row };
     setDone((now) => [...now.slice(-9), entry]);
-    setLast({ text: words.check.saved(row.name, words.verdicts[answer.verdict]), next: answer.next, undo: entry });
+    setLast({ text: words.check.saved(row.name, words.verdicts[answer.verdict]), next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next, undo: entry });
   };
 
   /** One tap attests every part that applies. */

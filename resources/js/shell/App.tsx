@@ -16,6 +16,7 @@ import { CardsPage, HandoutPage } from '../handout/HandoutPage';
 import { KnotMap } from '../knots/KnotMap';
 import { KnotPage } from '../knots/KnotPage';
 import { KnotsPage } from '../knots/KnotsPage';
+import { sync } from '../outbox/sync';
 import { HousePage } from '../house/HousePage';
 import { PackPage } from '../pack/PackPage';
 import { StorePage } from '../pack/StorePage';
@@ -26,7 +27,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from './me';
-import { keepKnots } from './offline';
+import { keepGroup, keepKnots } from './offline';
 
 export function App() {
   return (
@@ -43,12 +44,14 @@ function SignedIn() {
   const house = useQuery(houseQuery);
   const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true });
   const signedIn = me.data !== null && me.data !== undefined;
+  const tonight = me.data?.tonight ?? null;
   // When the first page has been drawn and the device has a moment.
   useEffect(() => {
     if (!signedIn) return undefined;
-    const later = window.setTimeout(() => void keepKnots().catch(() => undefined), 3000);
+    const later = window.setTimeout(() => void keepGroup(tonight).then(keepKnots).catch(() => undefined), 3000);
     return () => clearTimeout(later);
-  }, [signedIn]);
+  }, [signedIn, tonight]);
+  useEffect(() => { if (signedIn) void sync(); }, [signedIn]);
   if (house.isError) return <Failure error={house.error} retry={() => void house.refetch()} />;
   if (me.isError) return <Failure error={me.error} retry={() => void me.refetch()} />;
   if (!house.data) return <Loading />;

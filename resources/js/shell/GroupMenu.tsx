@@ -4,6 +4,9 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../api/client';
 import { words } from '../words/en';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import { saveFile, useSync } from '../outbox/SyncBar';
 import { useMe } from './me';
 import { forgetAll } from './offline';
 import { currentScheme, toggleScheme } from './scheme';
@@ -14,6 +17,8 @@ export function GroupMenu() {
   const me = useMe();
   const navigate = useNavigate();
   const [scheme, setScheme] = useState(currentScheme);
+  const { waiting, refused } = useSync();
+  const [leaving, setLeaving] = useState(false);
   const signOut = async (): Promise<void> => {
     await call('POST', '/api/sign-out');
     await forgetAll();
@@ -21,6 +26,16 @@ export function GroupMenu() {
     window.location.assign('/');
   };
   return (
+    <>
+    {leaving && (
+      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(waiting + refused)}>
+        <div className="flex flex-col gap-3">
+          <Button look="signal" onClick={() => setLeaving(false)}>{words.sync.stay}</Button>
+          <Button onClick={() => void saveFile().then(signOut)}>{words.sync.leaveFile}</Button>
+          <Button onClick={() => void signOut()}>{words.sync.leave}</Button>
+        </div>
+      </Sheet>
+    )}
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger aria-label={words.nav.menu} className="grid size-12 place-items-center rounded-full border border-line bg-card hover:bg-wash">
         <Menu aria-hidden className="size-5" />
@@ -46,11 +61,12 @@ export function GroupMenu() {
             {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
             {scheme === 'dark' ? words.nav.light : words.nav.dark}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => void signOut()}>
+          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused > 0) setLeaving(true); else void signOut(); }}>
             <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+    </>
   );
 }

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas } from '../api/client';
+import { forgetOutbox } from '../outbox/sync';
 import { VIEWS } from '../demonstrate/useShowSettings';
 
 const KEPT = 'compadre-packs-kept';
@@ -28,9 +29,20 @@ export async function keepKnots(): Promise<void> {
   localStorage.setItem(KEPT, String(Date.now()));
 }
 
+/** The pages a leader needs on a field, looked at once, so that they open there. */
+export async function keepGroup(tonight: string | null): Promise<void> {
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  await navigator.serviceWorker.ready;
+  const crew = await call<Schemas['Crew']>('GET', '/api/crew');
+  await call('GET', '/api/course');
+  if (tonight) await call('GET', `/api/meetings/${tonight}`);
+  for (const knot of crew.knots) await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
+}
+
 /** Nothing of the group stays on a device that somebody signs out of. */
 export async function forgetAll(): Promise<void> {
   localStorage.removeItem(KEPT);
+  await forgetOutbox();
   if ('caches' in window) await Promise.all(['group', 'knots'].map((name) => caches.delete(name)));
 }
 

@@ -12,7 +12,7 @@ export const words = {
   back: 'Back',
   save: 'Save',
   unknown: 'Something went wrong.',
-  offline: 'No network. Knots can be shown; the group’s pages are as they were last seen, and checks cannot be sent.',
+  offline: 'No network. Knots can be shown and checked off; the group’s pages are as they were last seen.',
   notFound: 'There is nothing at this address.',
   nav: { label: 'Main', course: 'Course', tonight: 'Tonight', next: 'Next', show: 'Show', check: 'Check', crew: 'Crew', menu: 'Group and account', people: 'People', store: 'Rope store', house: 'Group and badges', dark: 'Dark colours', light: 'Light colours', signOut: 'Sign out', skip: 'Skip to the page' },
   roles: { lead: 'lead', instructor: 'instructor', helper: 'helper' },
@@ -65,6 +65,15 @@ export const words = {
     beside: 'At the same time', teacher: (name: string) => `${name} can show it.`, states: { waiting: '', running: 'now', done: 'done', skipped: 'skipped', carried: 'next meeting' }, took: (taken: number, planned: number) => `${number(taken)} of ${number(planned)} min`,
     summary: 'How it went', summaryLine: (done: number, skipped: number, carried: number) => `${count(done, 'block', 'blocks')} done, ${number(skipped)} skipped, ${number(carried)} for the next meeting.`, checks: (n: number) => `${count(n, 'check', 'checks')} recorded`, sheet: 'Run sheet to print', clock: 'The clock',
     none: 'No meeting is planned yet. Add one on the course.', edge: (from: string, to: string) => `${from} to ${to}`,
+  },
+  ruler: {
+    title: 'Ruler on the screen', set: 'Set the ruler once', setAbout: 'Lay a bank card on the screen, its left edge on the left edge of the box, and draw the box as wide as the card. Every bank card is 85.60 mm long.', wide: 'As wide as the card', fits: 'The card fits', about: 'Lay the tail along the edge from the top, and draw the mark to its end.', take: (mm: string) => `Take ${mm} mm`, again: 'Set it anew', finger: 'My finger is, in mm', later: 'Judged when there is a network.',
+  },
+  sync: {
+    waiting: (n: number) => `${count(n, 'check waits', 'checks wait')} on this device.`, refused: (n: number) => `${count(n, 'check was', 'checks were')} not taken.`, now: 'Send now', look: 'Look', title: 'Not on the server yet', about: 'In the order they were made. They stay here until the server has each of them.', letGo: 'Let it go', file: 'Save them as a file',
+    trouble: { none: 'Being sent.', network: 'No network: they go as soon as there is one.', 'sign-in': 'Sign in again, and they are sent.', full: 'This device has no room left.' },
+    provisional: 'Reckoned on this device; it counts once it is sent.', full: 'This device could not keep the check: its storage is full or closed. Nothing was recorded; write it down.',
+    leaving: (n: number) => `${count(n, 'check is', 'checks are')} not sent yet. Signing out takes ${n === 1 ? 'it' : 'them'} off this device.`, leaveFile: 'Save them as a file, then sign out', leave: 'Sign out all the same', stay: 'Stay',
   },
   pack: {
     title: 'What to pack', about: (n: number, rope: string) => `For ${count(n, 'learner', 'learners')}, in ${rope}.`, print: 'Print the list', gauges: 'Tail gauges', store: 'Rope store', nothing: 'No knot is planned for this meeting, so no rope is needed.',

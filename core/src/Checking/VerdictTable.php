@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Checking;
+
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Rope\Measure;
+use Compadre\Core\Rope\TailRule;
+use Compadre\Core\Rope\TailSchool;
+
+/**
+ * Every way a check of a knot can turn out, in a table that a device without a network looks up: for each combination of
+ * what was seen, the verdict and what to do next. Until the server has derived it, it is provisional: the level reached is
+ * not known there.
+ */
+final class VerdictTable
+{
+    /**
+     * @return array<string, array{verdict: string, next: string}> by tying, dressing, tail and prompts, as "yes,yes,no,0"
+     */
+    public static function of(KnotPack $knot, TailRule $tails): array
+    {
+        $rule = new VerdictRule($tails);
+        $table = [];
+        $looked = [Seen::Yes, Seen::No, Seen::NotLooked];
+        foreach ($looked as $tying) {
+            foreach ($knot->hasDressing ? $looked : [Seen::NotApplicable] as $dressing) {
+                foreach ($knot->hasTail ? $looked : [Seen::NotApplicable] as $tail) {
+                    for ($prompts = 0; $prompts <= 2; $prompts++) {
+                        $seen = new Observation($tying, $dressing, $tail, How::Attested, $prompts, null, Measure::Millimetres, null, null);
+                        $finding = $rule->judge($seen, $knot, TailSchool::Longer, false);
+                        $table["$tying->value,$dressing->value,$tail->value,$prompts"] = [
+                            'verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, $finding->verdict === Verdict::HasIt ? Level::HasIt : null),
+                        ];
+                    }
+                }
+            }
+        }
+
+        return $table;
+    }
+
+    /**
+     * For each way of measuring, the lengths in mm below which a tail is short and above which it is long enough; in
+     * between the measure cannot tell. From |measured - required| <= uncertainty, solved for the measured length.
+     *
+     * @return array<string, array{float, float}>
+     */
+    public static function limits(int $required, float $diameter): array
+    {
+        $limits = [];
+        foreach (Measure::cases() as $by) {
+            $limits[$by->value] = match ($by) {
+                // A fifth of the value itself, not of what is required.
+                Measure::Finger => [$required / 1.2, $required / 0.8],
+                default => [$required - $by->uncertainty((float) $required, $diameter), $required + $by->uncertainty((float) $required, $diameter)],
+            };
+        }
+
+        return $limits;
+    }
+}

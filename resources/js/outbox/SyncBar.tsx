@@ -1,0 +1,47 @@
+import { useState, useSyncExternalStore } from 'react';
+import { Button } from '../ui/Button';
+import { Sheet } from '../ui/Sheet';
+import { words } from '../words/en';
+import { type Kept, store } from './store';
+import { onSync, sync, syncState, unsentFile } from './sync';
+
+export const useSync = () => useSyncExternalStore(onSync, syncState);
+
+/** In words: what is not on the server yet, why, and what to do. Nothing where everything is sent. */
+export function SyncBar() {
+  const { waiting, refused, trouble } = useSync();
+  const [open, setOpen] = useState<Kept[] | null>(null);
+  if (waiting + refused === 0) return null;
+  return (
+    <div role="status" className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1 rounded-lg border-2 border-dashed border-soft px-3 py-1" data-testid="sync">
+      <p className="py-1">
+        {waiting > 0 && <strong>{words.sync.waiting(waiting)}</strong>} {waiting > 0 && words.sync.trouble[trouble]} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}
+      </p>
+      <span className="flex flex-wrap gap-1">
+        {waiting > 0 && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
+        <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>{words.sync.look}</Button>
+      </span>
+      {open !== null && (
+        <Sheet open onClose={() => setOpen(null)} title={words.sync.title} about={words.sync.about}>
+          <ul className="mb-4 divide-y divide-line">
+            {open.map((one) => (
+              <li key={one.id} className="flex flex-wrap items-center justify-between gap-3 py-2">
+                <span><strong>{one.who}</strong>: {one.verdict}{one.fault !== undefined && <span className="block text-sm text-notyet">{one.fault}</span>}</span>
+                {one.state === 'refused' && <Button look="quiet" onClick={() => void store.events.delete(one.id).then(() => sync()).then(() => setOpen(open.filter((other) => other.id !== one.id)))}>{words.sync.letGo}</Button>}
+              </li>
+            ))}
+          </ul>
+          <Button onClick={() => void saveFile()}>{words.sync.file}</Button>
+        </Sheet>
+      )}
+    </div>
+  );
+}
+
+export async function saveFile(): Promise<void> {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(await unsentFile());
+  link.download = `compadre-unsent-${new Date().toISOString().slice(0, 10)}.json`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,25 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { Schemas } from '../api/client';
+
+export type NewEvent = Schemas['NewCheckEvent'];
+
+/** A check on this device: waiting for the network, or refused by the server, with its words. */
+export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' | 'refused'; fault?: string; who: string; verdict: string };
+
+const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
+database.version(1).stores({ events: 'id, seq, state', about: 'name' });
+
+export const store = database;
+
+/** The next number of this device's own count of events: it and the event are kept together or not at all. */
+export async function keep(make: (device: string, seq: number) => Kept): Promise<Kept> {
+  return database.transaction('rw', database.events, database.about, async () => {
+    const device = (await database.about.get('device'))?.value ?? localStorage.getItem('compadre-device') ?? crypto.randomUUID();
+    const seq = Number((await database.about.get('seq'))?.value ?? localStorage.getItem('compadre-seq') ?? 0) + 1;
+    await database.about.put({ name: 'device', value: device });
+    await database.about.put({ name: 'seq', value: seq });
+    const kept = make(String(device), seq);
+    await database.events.add(kept);
+    return kept;
+  });
+}

@@ -1,0 +1,107 @@
+import { ApiProblem, call, type Schemas } from '../api/client';
+import { queryClient } from '../api/queries';
+import { type Kept, store } from './store';
+
+export type Answer = Schemas['CheckAnswer'];
+
+/** What the device says about checks that are not on the server yet. */
+export type SyncState = { waiting: number; refused: number; trouble: 'none' | 'network' | 'sign-in' | 'full' };
+
+const BATCH = 100;
+
+let state: SyncState = { waiting: 0, refused: 0, trouble: 'none' };
+const listeners = new Set<() => void>();
+const answers = new Map<string, Answer>();
+
+export const syncState = (): SyncState => state;
+
+export function onSync(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+async function tell(trouble: SyncState['trouble']): Promise<void> {
+  const [waiting, refused] = await Promise.all([store.events.where('state').equals('waiting').count(), store.events.where('state').equals('refused').count()]);
+  state = { waiting, refused, trouble };
+  for (const listener of listeners) listener();
+}
+
+async function send(events: Kept[]): Promise<void> {
+  const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: events.map((one) => one.event) });
+  for (const answer of results) answers.set(answer.id, answer);
+  // Only what the server has acknowledged leaves the device.
+  await store.events.bulkDelete(results.map((one) => one.id));
+}
+
+/** A batch the server refuses is sent one by one, so that a single bad event holds up no other. */
+async function sendOrSplit(events: Kept[]): Promise<void> {
+  try {
+    await send(events);
+  } catch (fault) {
+    if (!(fault instanceof ApiProblem) || fault.status < 400 || fault.status >= 500 || [401, 403, 408, 419, 429].includes(fault.status)) throw fault;
+    if (events.length > 1) {
+      for (const one of events) await sendOrSplit([one]);
+      return;
+    }
+    const only = events[0];
+    if (only) await store.events.update(only.id, { state: 'refused', fault: fault.faults[0]?.message ?? fault.message });
+  }
+}
+
+async function flush(): Promise<void> {
+  let sent = false;
+  // What was wrong the last time may be right by now.
+  state = { ...state, trouble: 'none' };
+  try {
+    for (;;) {
+      const events = await store.events.where('state').equals('waiting').sortBy('seq');
+      if (events.length === 0) break;
+      await sendOrSplit(events.slice(0, BATCH));
+      sent = true;
+      await tell('none');
+    }
+    await tell('none');
+  } catch (fault) {
+    await tell(fault instanceof ApiProblem && (fault.status === 401 || fault.status === 403) ? 'sign-in' : 'network');
+  }
+  if (sent) await Promise.all(['check', 'crew', 'course', 'learner', 'meeting'].map((key) => queryClient.invalidateQueries({ queryKey: [key] })));
+}
+
+/** Sends what waits, in order; one tab at a time. */
+export async function sync(): Promise<void> {
+  if ('locks' in navigator) await navigator.locks.request('compadre-outbox', flush);
+  else await flush();
+}
+
+/** The server's answer to an event, if it came in time. */
+export async function answerTo(id: string, milliseconds: number): Promise<Answer | null> {
+  const until = performance.now() + milliseconds;
+  const sending = sync();
+  while (performance.now() < until && !answers.has(id)) {
+    await Promise.race([sending, new Promise((done) => setTimeout(done, 80))]);
+    if (syncState().trouble !== 'none') break;
+    if (!answers.has(id)) await new Promise((done) => setTimeout(done, 20));
+  }
+  const answer = answers.get(id) ?? null;
+  answers.delete(id);
+  return answer;
+}
+
+/** Tries again when there is a network, when the page is looked at, and every half minute while something waits. */
+export function startSync(): void {
+  void tell('none').then(sync);
+  window.addEventListener('online', () => void sync());
+  document.addEventListener('visibilitychange', () => { if (document.visibilityState === 'visible') void sync(); });
+  window.setInterval(() => { if (state.waiting > 0) void sync(); }, 30_000);
+}
+
+/** What never reached the server, as a file to keep. */
+export async function unsentFile(): Promise<Blob> {
+  const events = await store.events.orderBy('seq').toArray();
+  return new Blob([JSON.stringify({ kept_at: new Date().toISOString(), events: events.map((one) => ({ ...one.event, who: one.who, fault: one.fault })) }, null, 2)], { type: 'application/json' });
+}
+
+export async function forgetOutbox(): Promise<void> {
+  await store.events.clear();
+  await tell('none');
+}
