@@ -112,6 +112,14 @@ abstract class BrowserCase extends TestCase
         $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command', 'POST', ['cmd' => $command, 'params' => $parameters]);
     }
 
+    /** How many pages the page prints on. */
+    protected function pagesPrinted(): int
+    {
+        $pdf = $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['preferCSSPageSize' => true]]);
+
+        return (int) preg_match_all('#/Type\s*/Page[^s]#', (string) base64_decode(is_array($pdf) && is_string($pdf['data']) ? $pdf['data'] : ''));
+    }
+
     protected function signIn(string $who = 'maren'): void
     {
         $this->visit('/');

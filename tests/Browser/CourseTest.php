@@ -25,6 +25,7 @@ it('moves a knot by keys, says what that comes to first, and lets the plan have 
     $this->see('Let the plan decide');
     $this->named('Let the plan decide')->click();
     $this->wait(fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[aria-label="kept here by a leader"]')) === [] ? true : null, 'no pin');
+    expect($this->pagesPrinted())->toBe(1);
     $this->named('ten minutes more each time')->click();
     $this->wait(fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('#what-if ~ ul[role=status] li')) !== [] ? true : null, 'an answer to what if');
     $this->noConsoleErrors();

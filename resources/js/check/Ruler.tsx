@@ -35,7 +35,7 @@ function Tape({ scale, onClose, onAgain, onMeasured }: { scale: Scale; onClose: 
     <div role="dialog" aria-label={words.ruler.title} className="fixed inset-0 z-[60] flex flex-col bg-paper p-4">
       <p className="mb-2 text-sm">{words.ruler.about}</p>
       <div ref={tape} className="relative flex-1 touch-none" onPointerDown={(event) => to(event.clientY)} onPointerMove={(event) => { if (event.buttons > 0 || event.pointerType === 'touch') to(event.clientY); }}>
-        <svg aria-hidden width="100%" height={long * scale.pixels + 1} className="absolute inset-x-0 top-0">
+        <svg aria-hidden width="100%" height={long * scale.pixels + 1} className="absolute inset-x-0 top-0 overflow-visible">
           {Array.from({ length: long + 1 }, (_, n) => <line key={n} x1="0" x2={n % 10 === 0 ? 64 : n % 5 === 0 ? 44 : 28} y1={n * scale.pixels + 0.5} y2={n * scale.pixels + 0.5} stroke="currentColor" strokeWidth={n % 10 === 0 ? 2 : 1} />)}
           {Array.from({ length: long / 10 + 1 }, (_, n) => <text key={n} x="72" y={n * 10 * scale.pixels + 6} fontSize="16" fill="currentColor">{n * 10}</text>)}
         </svg>

@@ -25,7 +25,7 @@ export function CoursePage() {
   if (course.isPending) return <Loading />;
   if (course.isError) return <Failure error={course.error} retry={() => void course.refetch()} />;
   return (
-    <div className="flex flex-col gap-8">
+    <div id="course" className="flex flex-col gap-8 print:block">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-3xl">{me.group.name}</h1>
@@ -37,14 +37,14 @@ export function CoursePage() {
           {me.may.plan && <Button onClick={() => setAdding(true)}><CalendarPlus aria-hidden className="size-5" /> {words.course.addMeeting}</Button>}
         </div>
       </div>
-      <style>{'@page { size: A4 landscape; margin: 10mm }'}</style>
+      <style>{'@page { size: A4 landscape; margin: 10mm } @media print { #course { zoom: 0.62 } }'}</style>
       <p aria-live="polite" className="sr-only">{said}</p>
       {me.may.plan && course.data.proposal && <Proposal of={course.data.proposal} course={course.data} meetings={course.data.meetings} />}
       <div>
         <TermLine meetings={course.data.meetings} knots={course.data.knots} pinned={course.data.pinned} onMove={me.may.plan ? (knot, meeting) => setMove({ knot, meeting }) : undefined} />
         {me.may.plan && <p className="mt-2 text-sm text-soft print:hidden">{words.course.moveHelp}</p>}
       </div>
-      <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr]">
+      <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr] print:grid-cols-[2fr_1fr]">
         <Badges course={course.data} />
         <div className="flex flex-col gap-8">
           <Unmet course={course.data} />
@@ -62,7 +62,7 @@ function Badges({ course }: { course: Course }) {
   return (
     <section aria-labelledby="badges">
       <h2 id="badges" className="mb-3 text-xl">{words.course.badges}</h2>
-      <ul className="flex flex-col gap-5">
+      <ul className="flex flex-col gap-5 print:grid print:grid-cols-2 print:gap-3">
         {course.badges.map((badge) => (
           <li key={badge.id} className="rounded-xl border border-line bg-card p-4">
             <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-4">

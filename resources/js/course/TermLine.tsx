@@ -18,7 +18,7 @@ const CORD = 'bg-[repeating-linear-gradient(115deg,var(--rope-1)_0_7px,var(--rop
 /** The term as a rope with a bead a meeting: laid behind us, still bare ahead. Upright in the hand, lying at a desk. */
 export function TermLine({ meetings, knots, pinned, onMove }: { meetings: Meeting[]; knots: Record<string, string>; pinned: string[]; onMove?: ((knot: string, meeting: string) => void) | undefined }) {
   return (
-    <section aria-label={words.course.line} className="-mx-4 overflow-x-auto px-4 rail:-mx-8 rail:px-8">
+    <section aria-label={words.course.line} className="-mx-4 overflow-x-auto px-4 rail:-mx-8 rail:px-8 print:m-0 print:overflow-visible print:p-0">
       <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.5rem,1fr)] rail:grid-flow-col print:grid print:auto-cols-fr print:grid-flow-col">
         {meetings.map((meeting, n) => <Bead key={meeting.id} meeting={meeting} before={meetings[n - 1]} after={meetings[n + 1]} knots={knots} pinned={pinned} onMove={onMove} />)}
       </ol>

@@ -43,7 +43,7 @@ export function KnotsPage() {
       <p className="mb-4 text-soft">{all.length === 0 ? words.show.empty : words.show.pick}</p>
       <div className="mb-5 flex flex-col gap-3">
         <div className="flex flex-wrap items-center gap-2">
-          <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft max-rail:w-full rail:w-80" />
+          <input type="search" aria-label={words.knot.search} placeholder={words.knot.search} value={text} onChange={(event) => setText(event.target.value)} className="min-h-12 rounded-full border border-soft bg-card px-5 placeholder:text-soft w-full rail:w-80" />
           <Pick label={words.knot.byBadge} value={badge} onChange={setBadge} options={[['', words.knot.anyBadge], ...badges.map((one) => [one, one] as const)]} />
           <Pick label={words.knot.byLearner} value={learner} onChange={setLearner} options={[['', words.knot.anyLearner], ...(crew.data?.learners ?? []).map((one) => [one.id, one.name] as const)]} />
           <Link to="/map" className="inline-flex min-h-12 items-center gap-2 rounded-full border-2 border-line bg-card px-4 font-semibold"><MapIcon aria-hidden className="size-5" /> {words.knot.map}</Link>

@@ -84,7 +84,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               <BlockLinks knot={block.knot} meeting={sheet.meeting.id} />
               <Stations of={block.beside} sheet={sheet} />
               {me.may.teach && (
-                <div className="mt-3 flex gap-2">
+                <div className="mt-3 flex gap-2 print:hidden">
                   <Button look="signal" className="min-h-14 flex-1 text-lg" disabled={run.isPending} onClick={() => run.mutate({ step: 'next', block: block.id })}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
                   <More block={block} name={name} onStep={run.mutate} />
                 </div>
@@ -93,7 +93,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
           );
         })}
       </ol>
-      {me.may.teach && clock.ended_at === null && <Button className="mt-4" look={running ? 'plain' : 'signal'} onClick={() => run.mutate({ step: 'end' })}>{words.session.end}</Button>}
+      {me.may.teach && clock.ended_at === null && <Button className="mt-4 print:hidden" look={running ? 'plain' : 'signal'} onClick={() => run.mutate({ step: 'end' })}>{words.session.end}</Button>}
     </section>
   );
 }
@@ -102,7 +102,7 @@ function More({ block, name, onStep }: { block: Run; name: string; onStep: (step
   const steps: (readonly [Step['step'], string])[] = [['skip', words.session.skip], ...(block.planned >= 2 ? [['split', words.session.split] as const] : []), ...(block.knot ? [['carry', words.session.carry] as const] : [])];
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className="grid size-12 shrink-0 place-items-center rounded-lg border border-line hover:bg-wash"><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
+      <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className="grid size-12 shrink-0 place-items-center rounded-lg border border-line hover:bg-wash print:hidden"><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" className="z-40 min-w-48 rounded-xl border border-line bg-card p-1 shadow-lg">
           {steps.map(([step, label]) => <DropdownMenu.Item key={step} onSelect={() => onStep({ step, block: block.id })} className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-wash">{label}</DropdownMenu.Item>)}

@@ -18,7 +18,7 @@ export function Frame() {
     { to: '/crew', name: words.nav.crew, Icon: Users },
   ];
   return (
-    <div className="flex min-h-dvh flex-col rail:flex-row">
+    <div className="flex min-h-dvh flex-col rail:flex-row print:block">
       <a href="#page" className="sr-only z-30 bg-card p-3 focus:not-sr-only focus:fixed">{words.nav.skip}</a>
       <header className="flex items-center justify-between gap-3 px-4 pt-3 rail:hidden print:hidden">
         <span className="truncate font-display text-lg font-bold">{me.group.name}</span>
