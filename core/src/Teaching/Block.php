@@ -16,6 +16,7 @@ final readonly class Block
      * @param  float  $start  minutes from the start of the meeting
      * @param  list<self>  $beside  stations at the same time, each with one checker
      * @param  ?string  $teacher  a learner who has the knot and can show it at this station
+     * @param  float  $checking  minutes of a lesson in which learners are checked
      */
     public function __construct(
         public string $kind,
@@ -26,12 +27,13 @@ final readonly class Block
         public float $start = 0.0,
         public array $beside = [],
         public ?string $teacher = null,
+        public float $checking = 0.0,
     ) {
     }
 
     public function startingAt(float $start): self
     {
-        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher);
+        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher, $this->checking);
     }
 
     /** @return list<self> it and the stations beside it */
@@ -41,15 +43,18 @@ final readonly class Block
     }
 
     /**
-     * The parts of a lesson: twice shown, tied along, first tries, and the rest to check.
+     * The parts of a lesson: twice shown, tied along, first tries, and the rest to check; none of any other block.
      *
      * @return list<array{part: string, minutes: float}>
      */
-    public function parts(float $checking): array
+    public function parts(): array
     {
-        $teaching = $this->minutes - $checking;
+        if (! in_array($this->kind, ['new', 'again'], true)) {
+            return [];
+        }
+        $teaching = $this->minutes - $this->checking;
         $parts = [];
-        foreach (['show' => 0.2 * $teaching, 'along' => 0.35 * $teaching, 'tries' => 0.45 * $teaching, 'check' => $checking] as $part => $minutes) {
+        foreach (['show' => 0.2 * $teaching, 'along' => 0.35 * $teaching, 'tries' => 0.45 * $teaching, 'check' => $this->checking] as $part => $minutes) {
             $parts[] = ['part' => $part, 'minutes' => round($minutes, 1)];
         }
 
@@ -61,7 +66,7 @@ final readonly class Block
     {
         return [
             'kind' => $this->kind, 'start' => round($this->start, 1), 'minutes' => round($this->minutes, 1), 'knot' => $this->knot,
-            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher,
+            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher, 'parts' => $this->parts(),
             'beside' => array_map(static fn (self $station): array => $station->toArray(), $this->beside),
         ];
     }

@@ -21,7 +21,13 @@ final class TimeModel
     {
         $crowd = 1 + 0.02 * max(0, $learners - 8);
 
-        return $packMinutes * $youngest->factor() * $crowd + 0.5 * $learners / max(1, $checkers);
+        return $packMinutes * $youngest->factor() * $crowd + self::checking($learners, $checkers);
+    }
+
+    /** Half a minute a learner, shared by the checkers. */
+    public static function checking(int $learners, int $checkers): float
+    {
+        return 0.5 * $learners / max(1, $checkers);
     }
 
     public static function oldKnot(int $learners, int $checkers): float

@@ -4,10 +4,10 @@ import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
+import { MeetingFields, meetingOf } from './MeetingFields';
 
 const KINDS = ['post', 'pole', 'ring', 'peg', 'toggle'] as const;
 
@@ -17,23 +17,16 @@ export function ChangeMeeting({ meeting, onClose }: { meeting: Pick<Schemas['Cou
   const [form, setForm] = useState({ date: meeting.date, starts_at: meeting.starts_at, minutes: String(meeting.minutes), checkers: String(meeting.checkers), place: meeting.place ?? '' });
   const [objects, setObjects] = useState<string[] | null>(meeting.objects);
   const save = useMutation({
-    mutationFn: () => call('PUT', `/api/meetings/${meeting.id}`, { ...form, minutes: Number(form.minutes), checkers: Number(form.checkers), objects }),
+    mutationFn: () => call('PUT', `/api/meetings/${meeting.id}`, { ...meetingOf(form), objects }),
     onSuccess: () => { void queryClient.invalidateQueries(); onClose(); },
   });
   const off = useMutation({ mutationFn: () => call('DELETE', `/api/meetings/${meeting.id}`), onSuccess: () => { void queryClient.invalidateQueries(); void navigate('/course'); } });
-  const set = (field: keyof typeof form) => (event: { target: { value: string } }): void => setForm({ ...form, [field]: event.target.value });
   const fault = (field: string): string | undefined => (save.error instanceof ApiProblem ? save.error.about(`/${field}`) : undefined);
   return (
     <Sheet open onClose={onClose} title={words.course.changeMeeting}>
       <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); save.mutate(); }}>
         <Faults error={save.error ?? off.error} />
-        <TextField label={words.course.date} type="date" required value={form.date} onChange={set('date')} fault={fault('date')} />
-        <div className="grid grid-cols-3 gap-3">
-          <TextField label={words.course.startsAt} type="time" required value={form.starts_at} onChange={set('starts_at')} fault={fault('starts_at')} />
-          <TextField label={words.course.howLong} type="number" inputMode="numeric" required value={form.minutes} onChange={set('minutes')} fault={fault('minutes')} />
-          <TextField label={words.course.checkers} type="number" inputMode="numeric" required value={form.checkers} onChange={set('checkers')} fault={fault('checkers')} />
-        </div>
-        <TextField label={words.course.place} maxLength={80} value={form.place} onChange={set('place')} />
+        <MeetingFields form={form} onChange={setForm} fault={fault} />
         <fieldset>
           <legend className="mb-1 font-semibold">{words.course.thereIs}</legend>
           <label className="flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={objects === null} onChange={(event) => setObjects(event.target.checked ? null : ['post'])} /> {words.course.thereIsAll}</label>

@@ -112,7 +112,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
             <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
               <p className="leading-snug"><span className={block.knot ? 'text-sm text-soft' : 'font-semibold'}>{words.session.kinds[block.kind]}</span>{block.knot && <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>}</p>
-              <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>{words.course.minutes(Math.round(block.minutes))}: {block.why}</p>
+              <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>{words.course.minutes(Math.round(block.minutes))}: {block.why}{block.parts.length > 0 && <span className="block">{block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}</span>}</p>
               <BlockLinks knot={block.knot} meeting={meeting.id} />
               <Stations of={block.beside} sheet={sheet} />
             </div>

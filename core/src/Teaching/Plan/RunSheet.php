@@ -65,13 +65,13 @@ final readonly class RunSheet
             $beside = [];
             foreach (array_slice($group, 1) as [$knot, $who]) {
                 $teacher = $this->teacher($knot, $meeting, $group);
-                $beside[] = new Block('again', $this->case->lessonFor($knot, $who, 1, 'again'), $this->case->knots[$knot], $this->ids($who), self::people($who, 'learner does not have it yet', 'learners do not have it yet').': a station of its own, while the others go on.', teacher: $teacher);
+                $beside[] = new Block('again', $this->case->lessonFor($knot, $who, 1, 'again'), $this->case->knots[$knot], $this->ids($who), self::people($who, 'learner does not have it yet', 'learners do not have it yet').': a station of its own, while the others go on.', teacher: $teacher, checking: TimeModel::checking(Bits::size($who), 1));
             }
             [$knot, $who] = $group[0];
             $new = $this->case->isNew[$knot] && $this->term->taught[$knot][0][0] === $meeting;
             $blocks[] = new Block($new ? 'new' : 'again', $this->case->sideBySide($group, $meeting), $this->case->knots[$knot], $this->ids($who), $new
                 ? self::people($who, 'learner needs it', 'learners need it').'; show twice, tie along, first tries.'
-                : self::people($who, 'learner does not have it yet', 'learners do not have it yet').'.', beside: $beside);
+                : self::people($who, 'learner does not have it yet', 'learners do not have it yet').'.', beside: $beside, checking: TimeModel::checking(Bits::size($who), max(1, $this->case->meetings[$meeting]->checkers - count($beside))));
         }
 
         return $blocks;

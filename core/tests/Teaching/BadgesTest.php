@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+use Compadre\Core\Checking\Level;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\BadgePack;
+use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Teaching\Note;
+
+function shelf(): BadgeShelf
+{
+    return BadgeShelf::at(dirname(__DIR__, 3).'/packs');
+}
+
+function written(string $id, array $requirement, array $more = []): BadgePack
+{
+    return BadgePack::from(Fields::of($more + ['id' => $id, 'version' => 1, 'name' => ucfirst($id), 'about' => 'A badge.', 'ages' => ['from' => 8, 'to' => 12], 'requirement' => $requirement]));
+}
+
+it('counts what is no knot when it is ticked off, and in a choice the best of it', function (): void {
+    $badge = written('mixed', ['all' => [['knot' => 'overhand', 'level' => 'has_it'], ['say' => 'What it is for'], ['choose' => 1, 'of' => [['rig' => 'A ridge line'], ['knot' => 'bowline', 'level' => 'kept']]]]]);
+    $rig = new Note('rig', 'A ridge line');
+    $said = new Note('say', 'What it is for');
+    expect(array_map(fn (Note $note): string => $note->key(), $badge->requirement->notes()))->toBe([$said->key(), $rig->key()]);
+    expect($badge->requirement->progress([]))->toBe([0, 3]);
+    expect($badge->requirement->progress(['overhand' => Level::HasIt], [$said->key() => true]))->toBe([2, 3]);
+    expect($badge->requirement->progress(['overhand' => Level::Kept], [$said->key() => true, $rig->key() => true]))->toBe([3, 3]);
+    expect($badge->requirement->progress(['overhand' => Level::Kept, 'bowline' => Level::Kept], [$said->key() => true]))->toBe([3, 3]);
+    // The same words in other letters are the same requirement; another kind is another.
+    expect((new Note('rig', ' a RIDGE line '))->key())->toBe($rig->key())->and((new Note('text', 'A ridge line'))->key())->not->toBe($rig->key());
+    $outline = $badge->requirement->outline([], [$rig->key() => true]);
+    expect($outline['parts'][1])->toBe(['note' => 'say', 'words' => 'What it is for', 'key' => $said->key(), 'met' => false]);
+    expect($outline['parts'][2]['met'])->toBeTrue();
+    // Only knots are planned and named.
+    expect($badge->knots())->toBe(['overhand', 'bowline'])->and($badge->requirement->open([], fn (): float => 1.0))->toHaveCount(1);
+});
+
+it('keeps every version, the latest first, those for the youngest at the head', function (): void {
+    $first = written('showpiece', ['knot' => 'overhand', 'level' => 'has_it']);
+    $second = written('showpiece', ['knot' => 'bowline', 'level' => 'has_it'], ['version' => 2]);
+    $shelf = shelf()->with([$second, $first]);
+    expect($shelf->badge('showpiece')->version)->toBe(2)->and($shelf->inVersion('showpiece', 1)?->knots())->toBe(['overhand']);
+    expect($shelf->inVersion('showpiece', 9)?->version)->toBe(2)->and($shelf->inVersion('nowhere', 1))->toBeNull();
+    expect(array_keys($shelf->all()))->toBe(['lantern-hand', 'showpiece', 'rigger', 'green-captain']);
+    expect(fn () => $shelf->badge('sailor'))->toThrow(Refusal::class, 'green-captain');
+    // A group's own version of a badge that comes with the app takes its place.
+    expect(shelf()->with([written('rigger', ['knot' => 'overhand', 'level' => 'has_it'], ['version' => 7])])->badge('rigger')->version)->toBe(7);
+});
+
+it('finds what does not hold together', function (): void {
+    $library = Library::at(dirname(__DIR__, 3).'/packs');
+    expect(shelf()->faults(written('fine', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['lantern-hand']]), $library))->toBe([]);
+    $faults = shelf()->faults(written('odd', ['all' => [['knot' => 'tangle', 'level' => 'has_it'], ['knot' => 'granny-knot', 'level' => 'has_it']]], ['ages' => ['from' => 14, 'to' => 9], 'after' => ['sailor']]), $library);
+    expect($faults)->toHaveCount(4)->and(implode(' ', $faults))->toContain('14 to 9')->toContain('"tangle"')->toContain('Granny knot')->toContain('"sailor"');
+    // A longer way round: a before b before c before a.
+    $ring = shelf()->with([written('a', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['c']]), written('b', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['a']])]);
+    expect($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library)[0])->toContain('c, b, a');
+    expect(fn () => written('none', ['choose' => 3, 'of' => [['say' => 'one'], ['say' => 'two']]]))->toThrow(Refusal::class, 'from 1 to 2');
+});
