@@ -96,7 +96,7 @@ final readonly class CheckSheet
         $wanted = null;
         foreach ($state->badgesOf($learner) as $badge) {
             foreach (GroupState::progress($badge, $learner)['complete'] ? [] : $badge->requirement->leaves() as $leaf) {
-                if ($leaf->knot === $knot && ! $leaf->metBy($reached) && ($wanted === null || $leaf->level->rung() > $wanted->rung())) {
+                if ($leaf->knot === $knot && ! $leaf->metBy($reached, GroupState::ticked($learner)) && ($wanted === null || $leaf->level->rung() > $wanted->rung())) {
                     $wanted = $leaf->level;
                 }
             }

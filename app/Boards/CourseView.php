@@ -194,7 +194,7 @@ final readonly class CourseView
             }
             $knots[] = [
                 'knot' => $leaf->knot, 'choice' => $choice, 'needed' => $pursuing->count(), 'meeting' => $first,
-                'met' => $pursuing->filter(fn (Learner $learner): bool => $leaf->metBy(GroupState::levels($learner)[$leaf->knot] ?? null))->count(),
+                'met' => $pursuing->filter(fn (Learner $learner): bool => $leaf->metBy(GroupState::levels($learner)[$leaf->knot] ?? null, GroupState::ticked($learner)))->count(),
             ];
         }
 

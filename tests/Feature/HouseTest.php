@@ -33,6 +33,19 @@ it('writes a badge, works toward it, and ticks off what is no knot', function ()
     expect($this->api('GET', '/api/course')->json('places'))->not->toHaveKey('sheepshank');
 });
 
+it('ticks off a knot that is used in a rig, once the learner has it', function (): void {
+    [, [$ada]] = $this->term();
+    $this->api('POST', '/api/group/badges', ['pack' => badge([['knot' => 'bowline', 'level' => 'uses_it', 'in' => 'A ridge line']])])->assertStatus(201);
+    $this->api('PUT', '/api/group/badges/showpiece', ['due_on' => null]);
+    $mine = fn () => collect($this->api('GET', "/api/learners/{$ada->id}")->json('badges'))->firstWhere('badge', 'showpiece');
+    $leaf = $mine()['outline']['parts'][0];
+    expect($leaf)->toMatchArray(['knot' => 'bowline', 'level' => 'uses_it', 'words' => 'A ridge line', 'met' => false]);
+    $this->api('PUT', "/api/learners/{$ada->id}/ticks/{$leaf['key']}", ['met' => true])->assertNoContent();
+    expect($mine()['complete'])->toBeFalse();
+    $this->send($this->pass($ada, 'bowline'));
+    expect($mine()['complete'])->toBeTrue();
+});
+
 it('keeps whoever is under way in the version they began, until they are moved', function (): void {
     [, [$ada]] = $this->term();
     $this->api('POST', '/api/group/badges', ['pack' => badge([['knot' => 'overhand', 'level' => 'has_it']])]);

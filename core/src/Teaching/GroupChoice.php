@@ -74,7 +74,7 @@ final readonly class GroupChoice
         // A preferred knot costs its minutes, any other all of a term's: it is taken only where nothing else is left.
         $cost = fn (Leaf $leaf): float => $this->library->knot($leaf->knot)->minutes + (isset($cheap[$leaf->knot]) ? 0 : 10000);
 
-        return array_map(static fn (array $pursuit): array => $pursuit[1]->requirement->open($pursuit[0]->levels, $cost), $this->pursuits);
+        return array_map(static fn (array $pursuit): array => $pursuit[1]->requirement->open($pursuit[0]->levels, $cost, $pursuit[0]->ticked), $this->pursuits);
     }
 
     /** @param  list<list<Leaf>>  $open */

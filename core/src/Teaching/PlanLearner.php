@@ -17,6 +17,7 @@ final readonly class PlanLearner
      * @param  array<string, Memory>  $memories  by knot
      * @param  list<string>  $badges  ids of badges under way
      * @param  list<string>  $away  ids of the meetings this learner is not expected at
+     * @param  array<string, true>  $ticked  keys of what is ticked off
      */
     public function __construct(
         public string $id,
@@ -25,6 +26,7 @@ final readonly class PlanLearner
         public array $memories,
         public array $badges,
         public array $away = [],
+        public array $ticked = [],
     ) {
     }
 }

@@ -24,7 +24,7 @@ final readonly class Requirement
         if ($fields->has('knot')) {
             $level = Level::tryFrom($fields->text('level', 'has_it')) ?? throw Refusal::of($fields->place('level'), $fields->text('level'), 'one of '.implode(', ', array_column(Level::cases(), 'value')));
 
-            return new self(new Leaf($fields->text('knot'), $level), 1, []);
+            return new self(new Leaf($fields->text('knot'), $level, $fields->textOrNull('in')), 1, []);
         }
         foreach (Note::KINDS as $kind) {
             if ($fields->has($kind)) {
@@ -88,19 +88,20 @@ final readonly class Requirement
      *
      * @param  array<string, Level>  $levels  by knot
      * @param  callable(Leaf): float  $cost
+     * @param  array<string, true>  $ticked  keys of what is ticked off
      * @return list<Leaf>
      */
-    public function open(array $levels, callable $cost): array
+    public function open(array $levels, callable $cost, array $ticked = []): array
     {
         if ($this->note instanceof Note) {
             return [];
         }
         if ($this->leaf instanceof Leaf) {
-            return $this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? [] : [$this->leaf];
+            return $this->leaf->metBy($levels[$this->leaf->knot] ?? null, $ticked) ? [] : [$this->leaf];
         }
         $choices = [];
         foreach ($this->parts as $order => $part) {
-            $open = $part->open($levels, $cost);
+            $open = $part->open($levels, $cost, $ticked);
             $choices[] = [array_sum(array_map($cost, $open)), $order, $open];
         }
         usort($choices, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
@@ -125,7 +126,7 @@ final readonly class Requirement
             return [isset($ticked[$this->note->key()]) ? 1 : 0, 1];
         }
         if ($this->leaf instanceof Leaf) {
-            return [$this->leaf->metBy($levels[$this->leaf->knot] ?? null) ? 1 : 0, 1];
+            return [$this->leaf->metBy($levels[$this->leaf->knot] ?? null, $ticked) ? 1 : 0, 1];
         }
         $parts = array_map(static fn (self $part): array => $part->progress($levels, $ticked), $this->parts);
         usort($parts, static fn (array $a, array $b): int => [$a[1] - $a[0], -$a[0]] <=> [$b[1] - $b[0], -$b[0]]);
@@ -150,7 +151,8 @@ final readonly class Requirement
             return ['note' => $this->note->kind, 'words' => $this->note->words, 'key' => $this->note->key(), 'met' => isset($ticked[$this->note->key()])];
         }
         if ($this->leaf instanceof Leaf) {
-            return ['knot' => $this->leaf->knot, 'level' => $this->leaf->level->value, 'met' => $this->leaf->metBy($levels[$this->leaf->knot] ?? null)];
+            return ['knot' => $this->leaf->knot, 'level' => $this->leaf->level->value, 'met' => $this->leaf->metBy($levels[$this->leaf->knot] ?? null, $ticked)]
+                + ($this->leaf->in === null ? [] : ['words' => $this->leaf->in]) + ($this->leaf->isTicked() ? ['key' => $this->leaf->key()] : []);
         }
         [$met, $needed] = $this->progress($levels, $ticked);
 

@@ -38,6 +38,19 @@ it('counts what is no knot when it is ticked off, and in a choice the best of it
     expect($badge->knots())->toBe(['overhand', 'bowline'])->and($badge->requirement->open([], fn (): float => 1.0))->toHaveCount(1);
 });
 
+it('has uses it and teaches it ticked off, for who has the knot', function (): void {
+    $badge = written('deeds', ['all' => [['knot' => 'bowline', 'level' => 'uses_it', 'in' => 'A ridge line'], ['knot' => 'overhand', 'level' => 'teaches_it']]]);
+    [$used, $taught] = $badge->requirement->leaves();
+    expect($used->key())->not->toBe($taught->key())->and($used->in)->toBe('A ridge line');
+    $both = [$used->key() => true, $taught->key() => true];
+    expect($badge->requirement->progress(['bowline' => Level::Kept, 'overhand' => Level::HasIt]))->toBe([0, 2]);
+    // A tick alone is not enough: the knot has to be had.
+    expect($badge->requirement->progress(['bowline' => Level::WithHelp], $both))->toBe([0, 2]);
+    expect($badge->requirement->progress(['bowline' => Level::HasIt, 'overhand' => Level::Kept], $both))->toBe([2, 2]);
+    expect($badge->requirement->open(['bowline' => Level::HasIt], fn (): float => 1.0, $both))->toHaveCount(1);
+    expect($badge->requirement->outline([])['parts'][0])->toBe(['knot' => 'bowline', 'level' => 'uses_it', 'met' => false, 'words' => 'A ridge line', 'key' => $used->key()]);
+});
+
 it('keeps every version, the latest first, those for the youngest at the head', function (): void {
     $first = written('showpiece', ['knot' => 'overhand', 'level' => 'has_it']);
     $second = written('showpiece', ['knot' => 'bowline', 'level' => 'has_it'], ['version' => 2]);

@@ -64,7 +64,7 @@ function OutlineTree({ outline, knots, learner }: { outline: Schemas['Outline'];
   const Icon = outline.met ? Check : Circle;
   const icon = <Icon aria-label={outline.met ? words.crew.met : words.crew.open} className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`} strokeWidth={outline.met ? 3.5 : 2} />;
   if (outline.note) return <p className="flex items-center gap-2">{icon}<span className="flex-1"><span className="text-soft">{words.badges.kinds[outline.note]}: </span>{outline.words}</span>{me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
-  if (outline.knot) return <p className="flex gap-2">{icon}<span>{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}</span></span></p>;
+  if (outline.knot) return <p className="flex gap-2">{icon}<span className="flex-1">{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}{outline.words && `, ${outline.words}`}</span></span>{outline.key && me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
   const all = outline.choose === outline.among;
   return (
     <div>

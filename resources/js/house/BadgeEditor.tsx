@@ -11,7 +11,7 @@ import { words } from '../words/en';
 
 type Badge = Schemas['GroupSettings']['badges'][number];
 type Level = Schemas['Level'];
-export type Requirement = { knot: string; level: Level } | { say: string } | { rig: string } | { text: string } | { all: Requirement[] } | { choose: number; of: Requirement[] };
+export type Requirement = { knot: string; level: Level; in?: string } | { say: string } | { rig: string } | { text: string } | { all: Requirement[] } | { choose: number; of: Requirement[] };
 type Pack = { id: string; name: string; about: string; ages: { from: number; to: number }; after?: string[]; requirement: Requirement };
 
 const slug = (name: string): string => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, 60);
@@ -70,6 +70,7 @@ function Node({ node, onChange, onRemove }: { node: Requirement; onChange: (now:
           <>
             <div className="min-w-40 flex-1"><SelectField label={words.badges.knot} value={node.knot} onChange={(event) => onChange({ ...node, knot: event.target.value })} options={(knots.data?.knots ?? [{ id: node.knot, name: node.knot }]).map((one) => [one.id, one.name] as const)} /></div>
             <div className="min-w-32 flex-1"><SelectField label={words.badges.level} value={node.level} onChange={(event) => onChange({ ...node, level: event.target.value as Level })} options={Object.entries(words.levels)} /></div>
+            {node.level === 'uses_it' && <div className="min-w-48 flex-1"><TextField label={words.badges.inRig} maxLength={200} value={node.in ?? ''} onChange={(event) => onChange({ knot: node.knot, level: node.level, ...(event.target.value === '' ? {} : { in: event.target.value }) })} /></div>}
           </>
         )}
         {'say' in node && <div className="min-w-60 flex-[2]"><TextField label={words.badges.words} required maxLength={200} value={node.say} onChange={(event) => onChange({ say: event.target.value })} /></div>}
