@@ -18,11 +18,10 @@ final class CutSearch
 
     private const STEPS = 3_000_000;
 
-    /** @var list<array{id: string, length: int}> those that may be used up exactly first, then the longest first */
-    private array $stock;
+    /** @var list<array{id: string, length: int}> */
+    private readonly array $stock;
 
-    /** @var list<int> by stock and onward: how many could be used up exactly */
-    private array $exact = [];
+    private readonly CutBound $bound;
 
     /** @var list<array<int, int>> counts cut from each stock, the best so far */
     private array $best = [];
@@ -37,11 +36,13 @@ final class CutSearch
 
     /**
      * @param  list<int>  $lengths  longest first
+     * @param  list<int>  $counts  wanted of each
      * @param  list<array{id: string, length: int}>  $stock
      */
-    private function __construct(private readonly array $lengths, array $stock, private readonly int $keep, private readonly int $allowance)
+    private function __construct(private readonly array $lengths, array $counts, array $stock, private readonly int $keep, private readonly int $allowance)
     {
-        $this->stock = $stock;
+        $this->bound = new CutBound($lengths, $counts, $stock, $allowance);
+        $this->stock = $this->bound->stock;
     }
 
     /**
@@ -51,41 +52,14 @@ final class CutSearch
      */
     public static function in(array $lengths, array $counts, array $stock, int $keep, int $allowance): CutPlan
     {
-        $search = new self($lengths, $stock, $keep, $allowance);
-        $search->order($counts);
+        $search = new self($lengths, $counts, $stock, $keep, $allowance);
         $search->byHand($counts, true);
         $search->byHand($counts, false);
-        $least = $search->least(0, $counts);
+        $least = $search->bound->least(0, $counts);
         $small = array_sum($counts) <= self::PIECES && count($lengths) <= self::LENGTHS;
         $proven = $search->mark <= $least || $small && $search->cut(0, $counts, [], [0, 0, 0]);
 
         return $search->plan($counts, $proven, $least);
-    }
-
-    /** @param  list<int>  $counts */
-    private function order(array $counts): void
-    {
-        $reached = [0 => true];
-        foreach ($this->lengths as $kind => $length) {
-            for ($n = 0; $n < min($counts[$kind], 60); $n++) {
-                foreach (array_keys($reached) as $sum) {
-                    $reached[$sum + $length + $this->allowance] = true;
-                }
-                if (count($reached) > 20000) {
-                    break 2;
-                }
-            }
-        }
-        $rank = [];
-        foreach ($this->stock as ['id' => $id, 'length' => $length]) {
-            $rank[$id] = isset($reached[$length + $this->allowance]) ? [0, $length, $id] : [1, -$length, $id];
-        }
-        usort($this->stock, static fn (array $a, array $b): int => $rank[$a['id']] <=> $rank[$b['id']]);
-        $left = 0;
-        foreach (array_reverse($this->stock) as $one) {
-            array_unshift($this->exact, $left += $rank[$one['id']][0] === 0 ? 1 : 0);
-        }
-        $this->exact[] = 0;
     }
 
     /**
@@ -171,41 +145,6 @@ final class CutSearch
     }
 
     /**
-     * What the stocks from one on can do at best for what is wanted.
-     *
-     * @param  list<int>  $counts
-     * @return array{int, int, int, int}
-     */
-    private function least(int $from, array $counts): array
-    {
-        $room = 0;
-        $lengths = [];
-        foreach (array_slice($this->stock, $from) as $one) {
-            $room += $one['length'] + $this->allowance;
-            $lengths[] = $one['length'] + $this->allowance;
-        }
-        $need = 0;
-        foreach ($counts as $kind => $count) {
-            $need += $count * ($this->lengths[$kind] + $this->allowance);
-        }
-        $wanting = 0;
-        foreach ($counts as $kind => $count) {
-            for (; $count > 0 && $need > $room; $count--) {
-                $need -= $this->lengths[$kind] + $this->allowance;
-                $wanting++;
-            }
-        }
-        $cuts = max(0, array_sum($counts) - $wanting - $this->exact[$from]);
-        rsort($lengths);
-        $opened = 0;
-        for ($held = 0; $held < $need && isset($lengths[$opened]); $opened++) {
-            $held += $lengths[$opened];
-        }
-
-        return [$wanting, $cuts * $this->allowance, $cuts, $opened];
-    }
-
-    /**
      * @param  list<int>  $counts  still wanted
      * @param  list<array<int, int>>  $used
      * @param  array{int, int, int}  $cost
@@ -221,7 +160,7 @@ final class CutSearch
 
             return true;
         }
-        $least = $this->least($number, $counts);
+        $least = $this->bound->least($number, $counts);
         if ([$least[0], $cost[0] + $least[1], $cost[1] + $least[2], $cost[2] + $least[3]] >= $this->mark) {
             return true;
         }
