@@ -10,7 +10,7 @@ use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\Note;
 
-function shelf(): BadgeShelf
+function badgeShelf(): BadgeShelf
 {
     return BadgeShelf::at(dirname(__DIR__, 3).'/packs');
 }
@@ -54,22 +54,22 @@ it('has uses it and teaches it ticked off, for who has the knot', function (): v
 it('keeps every version, the latest first, those for the youngest at the head', function (): void {
     $first = written('showpiece', ['knot' => 'overhand', 'level' => 'has_it']);
     $second = written('showpiece', ['knot' => 'bowline', 'level' => 'has_it'], ['version' => 2]);
-    $shelf = shelf()->with([$second, $first]);
+    $shelf = badgeShelf()->with([$second, $first]);
     expect($shelf->badge('showpiece')->version)->toBe(2)->and($shelf->inVersion('showpiece', 1)?->knots())->toBe(['overhand']);
     expect($shelf->inVersion('showpiece', 9)?->version)->toBe(2)->and($shelf->inVersion('nowhere', 1))->toBeNull();
     expect(array_keys($shelf->all()))->toBe(['lantern-hand', 'showpiece', 'rigger', 'green-captain']);
     expect(fn () => $shelf->badge('sailor'))->toThrow(Refusal::class, 'green-captain');
     // A group's own version of a badge that comes with the app takes its place.
-    expect(shelf()->with([written('rigger', ['knot' => 'overhand', 'level' => 'has_it'], ['version' => 7])])->badge('rigger')->version)->toBe(7);
+    expect(badgeShelf()->with([written('rigger', ['knot' => 'overhand', 'level' => 'has_it'], ['version' => 7])])->badge('rigger')->version)->toBe(7);
 });
 
 it('finds what does not hold together', function (): void {
     $library = Library::at(dirname(__DIR__, 3).'/packs');
-    expect(shelf()->faults(written('fine', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['lantern-hand']]), $library))->toBe([]);
-    $faults = shelf()->faults(written('odd', ['all' => [['knot' => 'tangle', 'level' => 'has_it'], ['knot' => 'granny-knot', 'level' => 'has_it']]], ['ages' => ['from' => 14, 'to' => 9], 'after' => ['sailor']]), $library);
+    expect(badgeShelf()->faults(written('fine', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['lantern-hand']]), $library))->toBe([]);
+    $faults = badgeShelf()->faults(written('odd', ['all' => [['knot' => 'tangle', 'level' => 'has_it'], ['knot' => 'granny-knot', 'level' => 'has_it']]], ['ages' => ['from' => 14, 'to' => 9], 'after' => ['sailor']]), $library);
     expect($faults)->toHaveCount(4)->and(implode(' ', $faults))->toContain('14 to 9')->toContain('"tangle"')->toContain('Granny knot')->toContain('"sailor"');
     // A longer way round: a before b before c before a.
-    $ring = shelf()->with([written('a', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['c']]), written('b', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['a']])]);
+    $ring = badgeShelf()->with([written('a', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['c']]), written('b', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['a']])]);
     expect($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library)[0])->toContain('c, b, a');
     expect(fn () => written('none', ['choose' => 3, 'of' => [['say' => 'one'], ['say' => 'two']]]))->toThrow(Refusal::class, 'from 1 to 2');
 });
