@@ -8,6 +8,8 @@ use App\Models\Group;
 use App\Models\Meeting;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 
 /**
@@ -15,7 +17,7 @@ use Compadre\Core\Refusal;
  */
 final readonly class ChangeMeeting
 {
-    public function __construct(private AddMeeting $add)
+    public function __construct(private AddMeeting $add, private Library $library)
     {
     }
 
@@ -28,6 +30,7 @@ final readonly class ChangeMeeting
             'place' => $change->has('place') ? (trim($change->text('place')) ?: null) : $meeting->place,
             'objects' => array_key_exists('objects', $change->raw()) ? ($change->has('objects') ? $change->texts('objects') : null) : $meeting->objects,
         ];
+        $about['bans'] = $change->has('bans') ? $this->bans($change) : $meeting->bans;
         if ($about['date'] < $group->today()) {
             throw Refusal::of('/date', $about['date'], 'today, '.$group->today().', or a later day');
         }
@@ -42,6 +45,19 @@ final readonly class ChangeMeeting
         $this->still($group, $meeting);
         $group->places()->where('meeting_id', $meeting->id)->delete();
         $meeting->update(['cancelled_at' => CarbonImmutable::now(), 'sequence' => $meeting->sequence + 1]);
+    }
+
+    /** @return list<string> */
+    private function bans(Fields $change): array
+    {
+        $families = array_unique(array_map(static fn (KnotPack $knot): string => $knot->family, $this->library->all()));
+        foreach ($change->texts('bans') as $number => $what) {
+            if (! $this->library->has($what) && ! in_array($what, $families, true)) {
+                throw Refusal::of("/bans/$number", $what, 'a knot, or one of the families '.implode(', ', $families));
+            }
+        }
+
+        return $change->texts('bans');
     }
 
     private function still(Group $group, Meeting $meeting): void

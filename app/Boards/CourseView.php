@@ -131,7 +131,7 @@ final readonly class CourseView
     /** @return array<string, mixed> */
     public static function about(Meeting $meeting): array
     {
-        return ['id' => $meeting->id, 'date' => $meeting->date, 'starts_at' => $meeting->starts_at, 'minutes' => $meeting->minutes, 'checkers' => $meeting->checkers, 'place' => $meeting->place, 'objects' => $meeting->objects];
+        return ['id' => $meeting->id, 'date' => $meeting->date, 'starts_at' => $meeting->starts_at, 'minutes' => $meeting->minutes, 'checkers' => $meeting->checkers, 'place' => $meeting->place, 'objects' => $meeting->objects, 'bans' => $meeting->bans ?? []];
     }
 
     /**

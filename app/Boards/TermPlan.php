@@ -12,6 +12,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\CoursePlan;
 use Compadre\Core\Teaching\CoursePlanner;
 use Compadre\Core\Teaching\Pace;
+use Compadre\Core\Teaching\Plan\Ban;
 use Compadre\Core\Teaching\Plan\PlanSettings;
 use Compadre\Core\Teaching\PlanMeeting;
 use Illuminate\Database\Eloquent\Collection;
@@ -102,9 +103,22 @@ final class TermPlan
      */
     private function plan(PlanChange $change, array $pins, ?array $previous): CoursePlan
     {
-        $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, [], $previous, $this->pace());
+        $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, $this->bans(), $previous, $this->pace());
 
         return CoursePlanner::plan($this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change), $this->library, $settings);
+    }
+
+    /** @return list<Ban> */
+    private function bans(): array
+    {
+        $bans = [];
+        foreach ($this->meetings as $meeting) {
+            foreach ($meeting->bans ?? [] as $what) {
+                $bans[] = new Ban($what, $meeting->id);
+            }
+        }
+
+        return $bans;
     }
 
     /** @return list<PlanMeeting> those still to come, with the change */

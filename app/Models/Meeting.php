@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $checkers
  * @property ?string $place
  * @property ?list<string> $objects what there is to tie to; null: all that is needed
+ * @property ?list<string> $bans knots and families of knots that are not for this meeting
  * @property ?CarbonImmutable $started_at
  * @property ?CarbonImmutable $ended_at
  * @property ?CarbonImmutable $cancelled_at
@@ -33,7 +34,7 @@ final class Meeting extends Model
 
     protected function casts(): array
     {
-        return ['minutes' => 'integer', 'checkers' => 'integer', 'sequence' => 'integer', 'objects' => 'array', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'cancelled_at' => 'immutable_datetime'];
+        return ['minutes' => 'integer', 'checkers' => 'integer', 'sequence' => 'integer', 'objects' => 'array', 'bans' => 'array', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'cancelled_at' => 'immutable_datetime'];
     }
 
     /** @return HasMany<Attendance, $this> */

@@ -19,6 +19,7 @@ return new class extends Migration
         });
         Schema::table('meetings', function (Blueprint $table): void {
             $table->json('objects')->nullable();
+            $table->json('bans')->nullable();
             $table->dateTime('started_at')->nullable();
             $table->dateTime('ended_at')->nullable();
             $table->dateTime('cancelled_at')->nullable();
@@ -71,7 +72,7 @@ return new class extends Migration
         foreach (['stocks', 'block_runs', 'plan_places'] as $table) {
             Schema::dropIfExists($table);
         }
-        Schema::table('meetings', fn (Blueprint $table) => $table->dropColumn(['objects', 'started_at', 'ended_at', 'cancelled_at', 'sequence']));
+        Schema::table('meetings', fn (Blueprint $table) => $table->dropColumn(['objects', 'bans', 'started_at', 'ended_at', 'cancelled_at', 'sequence']));
         Schema::table('groups', fn (Blueprint $table) => $table->dropColumn(['old_share', 'new_knots', 'methods', 'calendar_hash', 'calendar_places']));
     }
 };

@@ -100,6 +100,13 @@ it('changes a meeting to come, calls it off, and leaves others alone', function 
     $this->refused($this->api('PUT', "/api/meetings/{$next->id}", ['date' => '2026-11-24']), '/date', 'a time without a meeting');
     $this->refused($this->api('PUT', "/api/meetings/{$next->id}", ['date' => '2026-11-01']), '/date', 'today');
     $this->refused($this->api('PUT', "/api/meetings/{$next->id}", ['objects' => ['lamp post']]), '/objects/0', 'pole');
+    // Nothing is bound up that evening: the square knot goes elsewhere.
+    $this->refused($this->api('PUT', "/api/meetings/{$next->id}", ['bans' => ['dances']]), '/bans/0', 'lashing');
+    $shown = fn (): ?string => $this->api('GET', '/api/course')->json('places.square-knot');
+    $before = $shown();
+    Meeting::query()->findOrFail($before)->update(['bans' => ['binding']]);
+    expect($shown())->not->toBe($before);
+    Meeting::query()->findOrFail($before)->update(['bans' => null]);
     expect($next->refresh()->only('date', 'sequence'))->toBe(['date' => '2026-12-02', 'sequence' => 1]);
     $this->api('DELETE', "/api/meetings/{$next->id}")->assertNoContent();
     expect(collect($this->api('GET', '/api/course')->json('meetings'))->pluck('id')->all())->not->toContain($next->id)->toHaveCount(2);
