@@ -13,6 +13,7 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Teaching\LearnerName;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -31,14 +32,14 @@ final readonly class AddLearners
     public function __invoke(Group $group, array $entries): array
     {
         return DB::transaction(function () use ($group, $entries): array {
-            $names = $group->learners()->pluck('name')->map(self::key(...))->all();
+            $names = $group->learners()->pluck('name')->map(LearnerName::key(...))->all();
             $learners = [];
             foreach ($entries as $entry) {
-                $name = self::tidy($entry->text('name'));
-                if (in_array(self::key($name), $names, true)) {
-                    throw Refusal::saying($entry->place('name'), $name, 'a name the group does not have yet', "There is a learner called \"$name\" already. Add an initial to tell them apart.");
+                $name = LearnerName::tidy($entry->text('name'));
+                if (in_array(LearnerName::key($name), $names, true)) {
+                    throw Refusal::saying($entry->place('name'), $name, 'a name the group does not have yet', LearnerName::taken($name));
                 }
-                $names[] = self::key($name);
+                $names[] = LearnerName::key($name);
                 $learner = $group->learners()->create(['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand')])->refresh();
                 $this->start($group, $learner);
                 $learners[] = $learner;
@@ -64,15 +65,5 @@ final readonly class AddLearners
         $most = $shared === [] ? 0 : max($shared);
 
         return array_values(array_filter($badges, fn (int $number): bool => $shared[$number] === $most, ARRAY_FILTER_USE_KEY));
-    }
-
-    private static function tidy(string $name): string
-    {
-        return trim((string) preg_replace('/\s+/u', ' ', $name));
-    }
-
-    private static function key(string $name): string
-    {
-        return mb_strtolower($name);
     }
 }

@@ -15,6 +15,7 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
+use Compadre\Core\Teaching\LearnerName;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -30,10 +31,10 @@ final readonly class KeepLearner
 
     public function change(Group $group, Learner $learner, Fields $change): Learner
     {
-        $name = trim((string) preg_replace('/\s+/u', ' ', $change->text('name', $learner->name)));
+        $name = LearnerName::tidy($change->text('name', $learner->name));
         foreach ($group->learners()->get() as $other) {
-            if ($other->id !== $learner->id && mb_strtolower($other->name) === mb_strtolower($name)) {
-                throw Refusal::saying('/name', $name, 'a name the group does not have yet', "There is a learner called \"$name\" already. Add an initial to tell them apart.");
+            if ($other->id !== $learner->id && LearnerName::key($other->name) === LearnerName::key($name)) {
+                throw Refusal::saying('/name', $name, 'a name the group does not have yet', LearnerName::taken($name));
             }
         }
         $learner->update([

@@ -63,14 +63,13 @@ final readonly class KeepStore
     /** @param  list<int>  $pieces */
     private function cut(Group $group, Stock $stock, array $pieces, int $offcut): void
     {
-        $about = $stock->only('diameter_mm', 'material', 'lay', 'colour');
         foreach (array_count_values($pieces) as $length => $count) {
-            $this->put($group, $about + ['kind' => 'piece', 'ends' => 'bare', 'length_mm' => $length], $stock->name, $count, $count);
+            $this->put($group, $stock, $length, $count, $count);
         }
         if ($stock->count > 1) {
             $stock->update(['count' => $stock->count - 1]);
             if ($offcut >= CutPlan::KEEP) {
-                $this->put($group, $about + ['kind' => 'piece', 'ends' => 'bare', 'length_mm' => $offcut], $stock->name, 1, 0);
+                $this->put($group, $stock, $offcut, 1, 0);
             }
         } elseif ($offcut >= CutPlan::KEEP) {
             $stock->update(['length_mm' => $offcut]);
@@ -79,19 +78,21 @@ final readonly class KeepStore
         }
     }
 
-    /** @param  array<string, mixed>  $about */
-    private function put(Group $group, array $about, string $from, int $count, int $taken): void
+    /** Pieces of one length cut from a stock, beside those of that rope and length there are. */
+    private function put(Group $group, Stock $from, int $length, int $count, int $taken): void
     {
-        $length = is_int($about['length_mm']) ? $about['length_mm'] : 0;
-        $same = $group->stocks()->get()->first(fn (Stock $one): bool => $one->kind === 'piece' && $one->length_mm === $length && $one->diameter_mm === $about['diameter_mm'] && $one->material === $about['material'] && $one->colour === $about['colour']);
+        $like = $from->only('diameter_mm', 'material', 'colour');
+        $same = $group->stocks()->get()->first(fn (Stock $one): bool => $one->kind === 'piece' && $one->length_mm === $length && $one->only('diameter_mm', 'material', 'colour') === $like);
         if ($same !== null) {
             $same->update(['count' => $same->count + $count, 'taken' => $same->taken + $taken]);
 
             return;
         }
-        $name = mb_strimwidth($from, 0, 44).', '.number_format($length / 1000, 2, '.', '').' m';
-        $taken = ['count' => $count, 'taken' => $taken];
-        $group->stocks()->create($about + $taken + ['name' => $group->stocks()->where('name', $name)->exists() ? $name.' '.substr(uniqid(), -4) : $name]);
+        $name = mb_strimwidth($from->name, 0, 44).', '.number_format($length / 1000, 2, '.', '').' m';
+        $group->stocks()->create($like + [
+            'name' => $group->stocks()->where('name', $name)->exists() ? $name.' '.substr(uniqid(), -4) : $name,
+            'kind' => 'piece', 'lay' => $from->lay, 'ends' => 'bare', 'length_mm' => $length, 'count' => $count, 'taken' => $taken,
+        ]);
     }
 
     private function holdName(Group $group, string $name, ?Stock $but): void

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Boards\GroupState;
-use App\Boards\TermPlan;
+use App\Boards\CourseView;
 use App\Models\BlockRun;
 use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\PlanPlace;
 use Carbon\CarbonImmutable;
-use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
-use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,7 +19,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class RunMeeting
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library)
+    public function __construct(private CourseView $course)
     {
     }
 
@@ -53,7 +50,7 @@ final readonly class RunMeeting
         if ($meeting->date !== $group->today() || $meeting->cancelled_at !== null) {
             throw Refusal::of('/step', 'start', 'a meeting of today, '.$group->today());
         }
-        $plan = TermPlan::of(GroupState::of($group, $this->shelf), $group, $group->meetings()->get(), $this->library)->kept();
+        $plan = $this->course->plans($group)->kept();
         $now = CarbonImmutable::now();
         foreach ($plan->meetings[$meeting->id] ?? [] as $position => $one) {
             $meeting->blocks()->create([

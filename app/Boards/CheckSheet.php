@@ -42,17 +42,18 @@ final readonly class CheckSheet
             'meeting' => $meeting === null ? null : CourseView::about($meeting),
             'ropes' => $ropes->map(PeopleView::rope(...))->values()->all(),
             'rope' => $rope === null ? null : PeopleView::rope($rope),
-            'tail' => $rope === null || ! $knot->hasTail ? null : $this->tail($group, $knot, $rope),
-            'limits' => $rope === null || ! $knot->hasTail ? null : VerdictTable::limits($this->packs->tails()->required($knot->tailClass, $rope->inHandFor($knot), $group->tail_school, $group->backup)->millimetres, $rope->inHandFor($knot)->diameter),
             'verdicts' => VerdictTable::of($knot, $this->packs->tails()),
             'rows' => $this->rows($group, $knot, $meeting),
-        ];
+        ] + ($rope === null || ! $knot->hasTail ? ['tail' => null, 'limits' => null] : $this->tail($group, $knot, $rope));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{tail: array<string, mixed>, limits: array<string, array{float, float}>} */
     private function tail(Group $group, KnotPack $knot, Rope $rope): array
     {
-        return $this->packs->tails()->judge($knot->tailClass, $rope->inHandFor($knot), $group->tail_school, $group->backup, null, Measure::Millimetres)->toArray();
+        $inHand = $rope->inHandFor($knot);
+        $judged = $this->packs->tails()->judge($knot->tailClass, $inHand, $group->tail_school, $group->backup, null, Measure::Millimetres);
+
+        return ['tail' => $judged->toArray(), 'limits' => VerdictTable::limits($judged->required, $inHand->diameter)];
     }
 
     /** @return array<string, mixed> */

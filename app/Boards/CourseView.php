@@ -63,10 +63,9 @@ final readonly class CourseView
         return $this->consequence($state, $plans->kept(), $plans->with($change), $meetings);
     }
 
-    /** @param  Collection<int, Meeting>  $meetings */
-    public function plans(Group $group, ?Collection $meetings = null): TermPlan
+    public function plans(Group $group): TermPlan
     {
-        return TermPlan::of(GroupState::of($group, $this->shelf), $group, $meetings ?? $group->term()->get(), $this->library);
+        return TermPlan::of(GroupState::of($group, $this->shelf), $group, $group->term()->get(), $this->library);
     }
 
     /** @return array<string, mixed> */
@@ -114,8 +113,7 @@ final readonly class CourseView
      */
     private function consequence(GroupState $state, CoursePlan $before, CoursePlan $after, Collection $meetings): array
     {
-        $place = array_flip([...$meetings->modelKeys(), 'more-1', 'more-2', 'more-3']);
-        $found = Consequence::of($before, $after, $place);
+        $found = Consequence::of($before, $after, array_flip($meetings->modelKeys()));
 
         return ['lost' => array_map(fn (UnmetNeed $need): array => self::unmet($state, $need), $found['lost'])] + $found;
     }

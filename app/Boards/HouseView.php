@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Group;
+use App\Models\OwnBadge;
 use App\Models\Rope;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Knots\KnotPack;
@@ -12,6 +13,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
  * A group's own ways, and the badges it works toward or could.
@@ -39,14 +41,15 @@ final readonly class HouseView
     /** @return list<array<string, mixed>> */
     private function badges(Group $group): array
     {
-        $own = $group->ownBadges();
+        $written = $group->badgePacks()->get();
+        $own = array_values($written->map(fn (OwnBadge $one): BadgePack => $one->read())->all());
         $mine = array_map(static fn (BadgePack $badge): string => $badge->id, $own);
         $chosen = $group->badges()->get()->keyBy('badge');
         $packs = [];
         foreach ($this->shelf->with($own)->all() as $badge) {
             $packs[] = [
                 'id' => $badge->id, 'name' => $badge->name, 'about' => $badge->about, 'version' => $badge->version, 'age_from' => $badge->ageFrom, 'age_to' => $badge->ageTo, 'after' => $badge->after,
-                'own' => in_array($badge->id, $mine, true), 'chosen' => isset($chosen[$badge->id]), 'due_on' => $chosen[$badge->id]->due_on ?? null, 'pack' => (object) $this->pack($group, $badge),
+                'own' => in_array($badge->id, $mine, true), 'chosen' => isset($chosen[$badge->id]), 'due_on' => $chosen[$badge->id]->due_on ?? null, 'pack' => (object) self::pack($written, $badge),
             ];
         }
 
@@ -56,13 +59,16 @@ final readonly class HouseView
     /** @return array<string, mixed> the latest version of a badge, as it is written */
     public function packOf(Group $group, string $id): array
     {
-        return $this->pack($group, $this->shelf->with($group->ownBadges())->badge($id));
+        return self::pack($group->badgePacks()->get(), $this->shelf->with($group->ownBadges())->badge($id));
     }
 
-    /** @return array<string, mixed> as it is written */
-    private function pack(Group $group, BadgePack $badge): array
+    /**
+     * @param  Collection<int, OwnBadge>  $written
+     * @return array<string, mixed> as it is written
+     */
+    private static function pack(Collection $written, BadgePack $badge): array
     {
-        $own = $group->badgePacks()->get()->where('badge', $badge->id)->sortBy('version')->last();
+        $own = $written->where('badge', $badge->id)->sortBy('version')->last();
 
         return $own === null ? Json::arrays(Json::file(config()->string('app.packs')."/badges/{$badge->id}.json")) : $own->pack;
     }

@@ -29,15 +29,13 @@ final readonly class PackBoard
     {
         $rope = $group->ropes()->get()->firstOrFail();
         $knots = $this->knots($group, $meeting);
-        $away = $meeting->attendances()->where('present', false)->count();
-        $learners = max(0, $group->learners()->count() - $away);
-        $list = PackList::of($knots, $learners, $rope->inHandFor($knots[0] ?? $this->library->knot('overhand')), $this->packs->tails(), $group->tail_school, $group->backup);
-        $stocks = $this->stocks($group, $rope);
-        $use = $this->use($list, $stocks);
+        $learners = self::expected($group, $meeting);
+        $list = $this->list($group, $rope, $knots, $learners);
+        $use = $this->use($list, $this->stocks($group, $rope));
         $names = $group->stocks()->pluck('name', 'id');
 
         return [
-            'meeting' => CourseView::about($meeting), 'learners' => $learners, 'rope' => ['id' => $rope->id, 'name' => $rope->name, 'diameter_mm' => $rope->diameter_mm, 'material' => $rope->material->value, 'is_usual' => $rope->is_usual],
+            'meeting' => CourseView::about($meeting), 'learners' => $learners, 'rope' => PeopleView::rope($rope),
             'pieces' => array_map(fn (array $piece): array => ['length_mm' => $piece['length'], 'count' => $piece['count'], 'for' => $piece['for'], 'knot' => $this->library->knot($piece['knot'])->names[0], 'colours' => $piece['colours'], 'reason' => $piece['reason']], $list->pieces),
             'objects' => array_map(fn (array $object): array => ['knots' => array_map(fn (string $id): string => $this->library->knot($id)->names[0], $object['knots'])] + $object, $list->objects),
             'taken' => array_map(fn (array $taken): array => ['stock' => $taken['stock'], 'name' => (string) $names[$taken['stock']], 'length_mm' => $taken['length'], 'count' => $taken['count']], $use->taken),
@@ -58,10 +56,20 @@ final readonly class PackBoard
     public function serve(Group $group, Meeting $meeting): StoreUse
     {
         $rope = $group->ropes()->get()->firstOrFail();
-        $knots = $this->knots($group, $meeting);
-        $learners = max(0, $group->learners()->count() - $meeting->attendances()->where('present', false)->count());
 
-        return $this->use(PackList::of($knots, $learners, $rope->inHandFor($knots[0] ?? $this->library->knot('overhand')), $this->packs->tails(), $group->tail_school, $group->backup), $this->stocks($group, $rope));
+        return $this->use($this->list($group, $rope, $this->knots($group, $meeting), self::expected($group, $meeting)), $this->stocks($group, $rope));
+    }
+
+    /** @param  list<KnotPack>  $knots */
+    private function list(Group $group, Rope $rope, array $knots, int $learners): PackList
+    {
+        return PackList::of($knots, $learners, $rope->inHandFor($knots[0] ?? $this->library->knot('overhand')), $this->packs->tails(), $group->tail_school, $group->backup);
+    }
+
+    /** How many learners are expected: all but those marked away. */
+    private static function expected(Group $group, Meeting $meeting): int
+    {
+        return max(0, $group->learners()->count() - $meeting->attendances()->where('present', false)->count());
     }
 
     /** @return list<KnotPack> of the day, in order, each once */
@@ -76,7 +84,7 @@ final readonly class PackBoard
     private function use(PackList $list, array $stocks): StoreUse
     {
         return StoreUse::of(
-            array_map(static fn (array $piece): array => ['length' => $piece['length'], 'count' => max(1, $piece['count'])], array_values(array_filter($list->pieces, static fn (array $piece): bool => $piece['count'] > 0))),
+            array_map(static fn (array $piece): array => ['length' => $piece['length'], 'count' => $piece['count']], array_values(array_filter($list->pieces, static fn (array $piece): bool => $piece['count'] > 0))),
             array_map(static fn (Stock $stock): array => ['id' => $stock->id, 'length' => $stock->length_mm, 'count' => $stock->count - $stock->taken], $stocks),
         );
     }

@@ -14,4 +14,10 @@ final readonly class PlanMeeting
     public function __construct(public string $id, public string $date, public int $minutes, public int $checkers, public ?array $objects = null)
     {
     }
+
+    /** The same meeting with so many minutes and checkers more. */
+    public function with(int $minutes, int $checkers): self
+    {
+        return new self($this->id, $this->date, $this->minutes + $minutes, $this->checkers + $checkers, $this->objects);
+    }
 }

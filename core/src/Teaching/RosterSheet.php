@@ -23,23 +23,23 @@ final class RosterSheet
      */
     public static function rows(CsvTable $table, array $taken): array
     {
-        $seen = array_map(mb_strtolower(...), $taken);
+        $seen = array_map(LearnerName::key(...), $taken);
         $rows = [];
         foreach ($table->named(self::COLUMNS) as $line => $cells) {
-            $name = trim((string) preg_replace('/\s+/u', ' ', $cells['name'] ?? ''));
+            $name = LearnerName::tidy($cells['name'] ?? '');
             $band = self::band($cells['age'] ?? '');
             $hand = mb_strtolower($cells['hand'] ?? '');
             $fault = match (true) {
                 isset($cells['']) => 'There is more on this row than name, age and hand: '.$cells[''].'.',
                 $name === '' => 'The name is missing.',
                 mb_strlen($name) > 40 => "The name is longer than 40 characters: $name.",
-                in_array(mb_strtolower($name), $seen, true) => "There is a learner called \"$name\" already. Add an initial to tell them apart.",
+                in_array(LearnerName::key($name), $seen, true) => LearnerName::taken($name),
                 $band === null => sprintf('The age is "%s"; allowed: years from 5 to 17, or 5-7, 8-10, 11-13, 14+.', $cells['age'] ?? ''),
                 ! in_array($hand, ['', 'left', 'right', 'l', 'r'], true) => "The hand is \"$hand\"; allowed: left, right or nothing.",
                 default => null,
             };
             if ($fault === null) {
-                $seen[] = mb_strtolower($name);
+                $seen[] = LearnerName::key($name);
             }
             $rows[] = ['line' => $line, 'name' => $name, 'age_band' => $band?->value, 'hand' => ['l' => 'left', 'r' => 'right', 'left' => 'left', 'right' => 'right'][$hand] ?? null, 'fault' => $fault];
         }

@@ -5,10 +5,9 @@ import { groupQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { AreaField } from '../ui/Field';
 import { Choice } from '../ui/Choice';
+import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
-
-const LINK = 'inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4';
 
 /** The meetings for other calendars: a file, and a private address that stays up to date. */
 export function CalendarPart({ settings }: { settings: Schemas['GroupSettings'] }) {

@@ -5,13 +5,14 @@ import { type Kept, store } from './store';
 export type Answer = Schemas['CheckAnswer'];
 
 /** What the device says about checks that are not on the server yet. */
-export type SyncState = { waiting: number; refused: number; trouble: 'none' | 'network' | 'sign-in' | 'full' };
+export type SyncState = { waiting: number; refused: number; trouble: 'none' | 'network' | 'sign-in' };
 
 const BATCH = 100;
 
 let state: SyncState = { waiting: 0, refused: 0, trouble: 'none' };
 const listeners = new Set<() => void>();
-const answers = new Map<string, Answer>();
+/** Who waits for the server's answer to an event, by its id. */
+const asked = new Map<string, (answer: Answer) => void>();
 
 export const syncState = (): SyncState => state;
 
@@ -28,7 +29,7 @@ async function tell(trouble: SyncState['trouble']): Promise<void> {
 
 async function send(events: Kept[]): Promise<void> {
   const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: events.map((one) => one.event) });
-  for (const answer of results) answers.set(answer.id, answer);
+  for (const answer of results) asked.get(answer.id)?.(answer);
   // Only what the server has acknowledged leaves the device.
   await store.events.bulkDelete(results.map((one) => one.id));
 }
@@ -75,15 +76,11 @@ export async function sync(): Promise<void> {
 
 /** The server's answer to an event, if it came in time. */
 export async function answerTo(id: string, milliseconds: number): Promise<Answer | null> {
-  const until = performance.now() + milliseconds;
-  const sending = sync();
-  while (performance.now() < until && !answers.has(id)) {
-    await Promise.race([sending, new Promise((done) => setTimeout(done, 80))]);
-    if (syncState().trouble !== 'none') break;
-    if (!answers.has(id)) await new Promise((done) => setTimeout(done, 20));
-  }
-  const answer = answers.get(id) ?? null;
-  answers.delete(id);
+  const answered = new Promise<Answer>((done) => asked.set(id, done));
+  const patience = new Promise<null>((done) => setTimeout(done, milliseconds, null));
+  // Where sending ends without an answer, there is no network, or nobody is signed in.
+  const answer = await Promise.race([answered, sync().then(() => null), patience]);
+  asked.delete(id);
   return answer;
 }
 

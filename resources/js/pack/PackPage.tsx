@@ -6,13 +6,12 @@ import { call, type Schemas } from '../api/client';
 import { packQuery, queryClient, storeQuery } from '../api/queries';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
+import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, length, listOf, metres, number } from '../words/format';
 import { words } from '../words/en';
 
 type Pack = Schemas['Pack'];
-
-const LINK = 'inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4';
 
 /** Tonight's rope: what to bring, what to cut, what to buy. */
 export function PackPage() {

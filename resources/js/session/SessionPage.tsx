@@ -8,6 +8,7 @@ import { useMe } from '../shell/me';
 import { ChangeMeeting } from '../course/ChangeMeeting';
 import { Proposal } from '../course/WhatIf';
 import { Button } from '../ui/Button';
+import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, timeAfter } from '../words/format';
 import { words } from '../words/en';
@@ -30,11 +31,11 @@ export function SessionPage() {
         <p className="text-soft">{words.course.meeting(meeting.number)}{meeting.place && `, ${meeting.place}`}</p>
         <h1 className="text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">{words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}</p>
-        <p className="flex flex-wrap gap-x-5 print:hidden">
-        {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
-        {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
-        {me.may.plan && meeting.state !== 'past' && sheet.data.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
-        <button type="button" onClick={() => window.print()} className="mt-2 inline-flex min-h-12 items-center gap-2 font-semibold underline decoration-hemp decoration-2 underline-offset-4"><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
+        <p className="mt-2 flex flex-wrap gap-x-5 gap-y-2 print:hidden">
+        {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className={LINK}><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
+        {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
+        {me.may.plan && meeting.state !== 'past' && sheet.data.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
+        <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
         </p>
       </div>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">

@@ -71,7 +71,7 @@ export const words = {
   },
   sync: {
     waiting: (n: number) => `${count(n, 'check waits', 'checks wait')} on this device.`, refused: (n: number) => `${count(n, 'check was', 'checks were')} not taken.`, now: 'Send now', look: 'Look', title: 'Not on the server yet', about: 'In the order they were made. They stay here until the server has each of them.', letGo: 'Let it go', file: 'Save them as a file',
-    trouble: { none: 'Being sent.', network: 'No network: they go as soon as there is one.', 'sign-in': 'Sign in again, and they are sent.', full: 'This device has no room left.' },
+    trouble: { none: 'Being sent.', network: 'No network: they go as soon as there is one.', 'sign-in': 'Sign in again, and they are sent.' },
     provisional: 'Reckoned on this device; it counts once it is sent.', full: 'This device could not keep the check: its storage is full or closed. Nothing was recorded; write it down.',
     leaving: (n: number) => `${count(n, 'check is', 'checks are')} not sent yet. Signing out takes ${n === 1 ? 'it' : 'them'} off this device.`, leaveFile: 'Save them as a file, then sign out', leave: 'Sign out all the same', stay: 'Stay',
   },

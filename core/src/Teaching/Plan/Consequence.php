@@ -13,7 +13,7 @@ use Compadre\Core\Teaching\UnmetNeed;
 final class Consequence
 {
     /**
-     * @param  array<string, int>  $place  number of each meeting, by id
+     * @param  array<string, int>  $place  number of each meeting, by id; one that is not among them comes after them all
      * @return array{moves: list<array{knot: string, from: ?string, to: ?string}>, unmet: array{before: int, after: int}, lost: list<UnmetNeed>, badges: list<array{badge: string, before: int, after: int, sooner: int, later: int}>, crowded: array{before: float, after: float}}
      */
     public static function of(CoursePlan $before, CoursePlan $after, array $place): array

@@ -73,6 +73,9 @@ final class PlanCase
 
     public string $nobody;
 
+    /** @var array<string, int> meetings by id */
+    private array $numbers;
+
     /** @var list<array{AgeBand, string}> the youngest first */
     private array $bands = [];
 
@@ -86,6 +89,7 @@ final class PlanCase
     public function __construct(public readonly CourseNeeds $needs, array $learners, array $meetings, public readonly PlanSettings $settings)
     {
         [$this->learners, $this->meetings] = [$learners, $meetings];
+        $this->numbers = array_flip(array_map(static fn (PlanMeeting $meeting): string => $meeting->id, $meetings));
         $this->nobody = Bits::none(count($learners));
         $this->knots = $needs->order();
         $this->readLearners();
@@ -163,7 +167,7 @@ final class PlanCase
     private function readLearners(): void
     {
         foreach (AgeBand::cases() as $band) {
-            $this->bands[] = [$band, Bits::of(count($this->learners), array_keys(array_filter($this->learners, static fn (PlanLearner $learner): bool => $learner->band === $band)))];
+            $this->bands[] = [$band, $this->those(static fn (PlanLearner $learner): bool => $learner->band === $band)];
         }
         $this->newKnots = $this->settings->newKnots ?? AgeBand::youngest(array_map(static fn (PlanLearner $learner): AgeBand => $learner->band, $this->learners))->newKnotsAMeeting();
     }
@@ -171,7 +175,7 @@ final class PlanCase
     private function readMeetings(): void
     {
         foreach ($this->meetings as $meeting) {
-            $this->present[] = Bits::of(count($this->learners), array_keys(array_filter($this->learners, static fn (PlanLearner $learner): bool => ! in_array($meeting->id, $learner->away, true))));
+            $this->present[] = $this->those(static fn (PlanLearner $learner): bool => ! in_array($meeting->id, $learner->away, true));
             $room = max(0.0, (float) ($meeting->minutes - TimeModel::WELCOME - TimeModel::CLEAR_UP));
             $this->room[] = $room;
             $this->share[] = min($room, $this->settings->oldShare * $meeting->minutes);
@@ -200,29 +204,25 @@ final class PlanCase
         $this->isNew[] = ! $met;
         [$inTime, $allowed] = [[], []];
         foreach ($this->meetings as $meeting) {
-            $inTime[] = Bits::of(count($this->learners), array_keys(array_filter($this->learners, fn (PlanLearner $learner): bool => ($this->needs->dueFor($knot, $learner->id) ?? '9999') >= $meeting->date)));
+            $inTime[] = $this->those(fn (PlanLearner $learner): bool => ($this->needs->dueFor($knot, $learner->id) ?? '9999') >= $meeting->date);
             $allowed[] = $this->tieable($pack, $meeting) && array_filter($this->settings->bans, static fn (Ban $ban): bool => $ban->covers($pack, $meeting->id)) === [];
         }
         $this->inTime[] = $inTime;
-        $this->dated[] = Bits::of(count($this->learners), array_keys(array_filter($this->learners, fn (PlanLearner $learner): bool => $this->needs->dueFor($knot, $learner->id) !== null)));
+        $this->dated[] = $this->those(fn (PlanLearner $learner): bool => $this->needs->dueFor($knot, $learner->id) !== null);
         $this->allowed[] = $allowed;
         $this->pinned[] = array_key_exists($knot, $this->settings->pins) ? $this->numberOf($this->settings->pins[$knot], "/settings/pins/$knot") : null;
-        $previous = $this->settings->previous[$knot] ?? null;
-        $this->previous[] = $previous === null ? null : (array_search($previous, array_map(static fn (PlanMeeting $meeting): string => $meeting->id, $this->meetings), true) ?: ($previous === ($this->meetings[0]->id ?? null) ? 0 : null));
+        $this->previous[] = $this->numbers[$this->settings->previous[$knot] ?? ''] ?? null;
     }
 
     private function numberOf(?string $meeting, string $field): int
     {
-        if ($meeting === null) {
-            return -1;
-        }
-        foreach ($this->meetings as $number => $one) {
-            if ($one->id === $meeting) {
-                return $number;
-            }
-        }
+        return $meeting === null ? -1 : $this->numbers[$meeting] ?? throw Refusal::of($field, $meeting, 'a meeting still to come, or nothing to leave the knot out');
+    }
 
-        throw Refusal::of($field, $meeting, 'a meeting still to come, or nothing to leave the knot out');
+    /** @param  callable(PlanLearner): bool  $are */
+    private function those(callable $are): string
+    {
+        return Bits::of(count($this->learners), array_keys(array_filter($this->learners, $are)));
     }
 
     /** Whether one of its methods can be tied with what there is to tie to. */

@@ -94,8 +94,8 @@ final class Remedies
         if ($this->tried !== null) {
             return $this->tried;
         }
-        $longer = static fn (PlanMeeting $meeting): PlanMeeting => new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes + 10, $meeting->checkers, $meeting->objects);
-        $helped = static fn (PlanMeeting $meeting): PlanMeeting => new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes, $meeting->checkers + 1, $meeting->objects);
+        $longer = static fn (PlanMeeting $meeting): PlanMeeting => $meeting->with(10, 0);
+        $helped = static fn (PlanMeeting $meeting): PlanMeeting => $meeting->with(0, 1);
         $meetings = $this->case->meetings;
         $last = $meetings[count($meetings) - 1] ?? null;
 

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching;
+
+/**
+ * A learner's display name: blanks put right, and the same name whatever its capitals.
+ */
+final class LearnerName
+{
+    public static function tidy(string $name): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', $name));
+    }
+
+    /** What two names have in common when they are taken for the same. */
+    public static function key(string $name): string
+    {
+        return mb_strtolower($name);
+    }
+
+    /** What is said of a name that the group has already. */
+    public static function taken(string $name): string
+    {
+        return "There is a learner called \"$name\" already. Add an initial to tell them apart.";
+    }
+}
