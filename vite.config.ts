@@ -6,6 +6,9 @@ import { VitePWA } from 'vite-plugin-pwa';
 
 const built = String(Date.now());
 
+/** An answer that comes in while somebody signs out is not kept: the cache named `keeping` is there while this device may keep anything. */
+const whileSignedIn = { cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null) };
+
 export default defineConfig({
   plugins: [
     laravel({ input: ['resources/js/main.tsx'] }),
@@ -43,13 +46,13 @@ export default defineConfig({
             // Knots change with the app: shown at once, and looked up again behind.
             urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
             handler: 'StaleWhileRevalidate',
-            options: { cacheName: 'knots', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 600 } },
+            options: { cacheName: 'knots', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 600 }, plugins: [whileSignedIn] },
           },
           {
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
             urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 } },
+            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 }, plugins: [whileSignedIn] },
           },
         ],
       },

@@ -27,7 +27,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from './me';
-import { keepGroup, keepKnots } from './offline';
+import { keepGroup, keepKnots, startKeeping } from './offline';
 
 export function App() {
   return (
@@ -48,6 +48,7 @@ function SignedIn() {
   // When the first page has been drawn and the device has a moment.
   useEffect(() => {
     if (!signedIn) return undefined;
+    void startKeeping();
     const later = window.setTimeout(() => void keepGroup(tonight).then(keepKnots).catch(() => undefined), 3000);
     return () => clearTimeout(later);
   }, [signedIn, tonight]);

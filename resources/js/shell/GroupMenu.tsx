@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { saveFile, useSync } from '../outbox/SyncBar';
 import { useMe } from './me';
-import { forgetAll } from './offline';
+import { forgetAll, stopKeeping } from './offline';
 import { currentScheme, toggleScheme } from './scheme';
 
 const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-highlighted:bg-wash';
@@ -20,6 +20,7 @@ export function GroupMenu() {
   const { waiting, refused } = useSync();
   const [leaving, setLeaving] = useState(false);
   const signOut = async (): Promise<void> => {
+    await stopKeeping();
     await call('POST', '/api/sign-out');
     await forgetAll();
     // Loaded anew, so that nothing of the group stays in this device's memory.

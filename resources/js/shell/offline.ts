@@ -4,6 +4,7 @@ import { forgetOutbox } from '../outbox/sync';
 import { VIEWS } from '../demonstrate/useShowSettings';
 
 const KEPT = 'compadre-packs-kept';
+const KEEPING = 'keeping';
 
 /** How long what is kept counts as fresh, in milliseconds. */
 const FRESH = 12 * 3600_000;
@@ -33,10 +34,22 @@ export async function keepKnots(): Promise<void> {
 export async function keepGroup(tonight: string | null): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   await navigator.serviceWorker.ready;
+  await startKeeping();
+  for (const path of ['/api/house', '/api/me']) await call('GET', path);
   const crew = await call<Schemas['Crew']>('GET', '/api/crew');
   await call('GET', '/api/course');
   if (tonight) await call('GET', `/api/meetings/${tonight}`);
   for (const knot of crew.knots) await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
+}
+
+/** From here on the worker may keep what the server answers; it looks for a cache of this name. */
+export async function startKeeping(): Promise<void> {
+  if ('caches' in window) await caches.open(KEEPING);
+}
+
+/** Before signing out: what is still on its way here is shown, and not kept. */
+export async function stopKeeping(): Promise<void> {
+  if ('caches' in window) await caches.delete(KEEPING);
 }
 
 /** Nothing of the group stays on a device that somebody signs out of. */
