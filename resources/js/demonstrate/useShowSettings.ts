@@ -16,6 +16,9 @@ function useKept<T extends string>(key: string, allowed: readonly T[], usual: T)
   }];
 }
 
+/** The side that this meeting looks from. */
+export const keptView = (): View => VIEWS.find((one) => one === sessionStorage.getItem('show-view')) ?? 'learner';
+
 /** How the room is shown a knot; it stays so for the meeting. */
 export function useShowSettings(): ShowSettings {
   const [view, look] = useKept('show-view', VIEWS, 'learner');

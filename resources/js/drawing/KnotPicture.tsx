@@ -76,7 +76,7 @@ function Tube({ piece, strand, rope, air, first, last, reach, whipped, moved }: 
       {rope === 2 && <Tracer piece={piece} from={from} to={body} />}
       {whipped && <Whipping piece={piece} from={Math.max(from, reach - WHIPPED)} to={body} width={inner} />}
       {!runsOnAt(strand).start && <Whipping piece={piece} from={from} to={Math.min(body, WHIPPED)} width={inner} />}
-      {moved && <path d={arrowsOn(strand, moved, from, Math.min(stop, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
+      {moved && <path d={arrowsOn(piece, moved, from, Math.min(stop, reach - 1.6))} stroke="#11242d" strokeWidth={0.16} strokeLinecap="round" />}
     </g>
   );
 }

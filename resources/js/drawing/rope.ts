@@ -34,19 +34,24 @@ function ruler(d: string): SVGPathElement {
   if (!path) {
     path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
     path.setAttribute('d', d);
-    if (paths.size > 60) paths.clear();
+    if (paths.size > 400) paths.clear();
     paths.set(d, path);
   }
   return path;
 }
 
-export function pointAt(strand: Strand, s: number): { x: number; y: number; dx: number; dy: number } {
-  const path = ruler(strand.d);
+type Place = { x: number; y: number; dx: number; dy: number };
+
+/** The point at a length along a path, and the direction there. */
+function pointOn(d: string, s: number): Place {
+  const path = ruler(d);
   const here = path.getPointAtLength(s);
   const next = path.getPointAtLength(s + 0.05);
   const length = Math.hypot(next.x - here.x, next.y - here.y) || 1;
   return { x: here.x, y: here.y, dx: (next.x - here.x) / length, dy: (next.y - here.y) / length };
 }
+
+export const pointAt = (strand: Strand, s: number): Place => pointOn(strand.d, s);
 
 /** Where an end runs on out of the picture, the way into it, and the direction across the strand there. */
 export function fadeAt(strand: Strand, isFar = false): { x: number; y: number; angle: number; across: [number, number] } {
@@ -63,27 +68,31 @@ export function tipBetween(strand: Strand, near: number, far: number): string {
   return `M${a.x} ${a.y}C${a.x + a.dx * ahead} ${a.y + a.dy * ahead} ${b.x - b.dx * ahead} ${b.y - b.dy * ahead} ${b.x} ${b.y}`;
 }
 
-const arrows = new Map<string, { s: number; d: string }[]>();
+/** Arrowheads lie this far apart along a move, begin after its start and stop before its end, in rope widths. */
+const ARROWS = { first: 1.1, apart: 1.5, last: 1.6, back: 0.24, front: 0.15 };
 
-/** Where a length lies takes long to find out, so the arrowheads of a move are found once. */
-function arrowsOf(strand: Strand, start: number, end: number): { s: number; d: string }[] {
-  const key = `${start} ${end} ${strand.d}`;
+const arrows = new Map<string, string>();
+
+/** Where a length lies takes long to find out, the longer the path: each arrowhead is found once, on its own piece. */
+function arrowAt(piece: Piece, s: number): string {
+  const key = `${s} ${piece.d}`;
   let found = arrows.get(key);
-  if (!found) {
-    found = [];
-    for (let s = start + 1.1; s < end - 1.6; s += 1.5) {
-      const { x, y, dx, dy } = pointAt(strand, s);
-      const back = 0.24;
-      found.push({ s, d: `M${x - dx * back - dy * back} ${y - dy * back + dx * back}L${x + dx * 0.15} ${y + dy * 0.15}L${x - dx * back + dy * back} ${y - dy * back - dx * back}` });
-    }
-    if (arrows.size > 60) arrows.clear();
+  if (found === undefined) {
+    const { x, y, dx, dy } = pointOn(piece.d, s - piece.from);
+    const { back, front } = ARROWS;
+    found = `M${x - dx * back - dy * back} ${y - dy * back + dx * back}L${x + dx * front} ${y + dy * front}L${x - dx * back + dy * back} ${y - dy * back - dx * back}`;
+    if (arrows.size > 1000) arrows.clear();
     arrows.set(key, found);
   }
   return found;
 }
 
-/** Arrowheads along the stretch that moved, those that lie within a piece. */
-export function arrowsOn(strand: Strand, moved: number[], from: number, to: number): string {
+/** Arrowheads along the stretch that moved, those that lie within a part of a piece. */
+export function arrowsOn(piece: Piece, moved: number[], from: number, to: number): string {
   const [start = 0, end = 0] = moved;
-  return arrowsOf(strand, start, end).filter(({ s }) => s >= from && s < to).map(({ d }) => d).join('');
+  const origin = start + ARROWS.first;
+  const first = Math.max(0, Math.ceil((from - origin) / ARROWS.apart));
+  let path = '';
+  for (let s = origin + first * ARROWS.apart; s < Math.min(to, end - ARROWS.last); s += ARROWS.apart) path += arrowAt(piece, s);
+  return path;
 }

@@ -65,9 +65,25 @@ function Pictures({ knot, view, look, onView, onMethod }: { knot: Knot; view: Vi
         <KnotPicture drawing={knot.loose} moment={null} text={knot.text} {...(look ? { lit: knot.look[look] } : {})} className="max-h-96 w-full" />
         {knot.tight && <KnotPicture drawing={knot.tight} moment={null} text={words.knot.tight(knot.name)} className="max-h-56 w-full" />}
       </div>
+      {view === 'learner' && <Behind knot={knot} />}
       <Choice label={words.show.view} value={view} onChange={onView} options={VIEWS.map((one) => [one, words.show.views[one]] as const)} />
       {knot.methods.length > 1 && <Choice label={words.knot.method} value={knot.method} onChange={onMethod} options={knot.methods.map((one) => [one.id, one.name] as const)} />}
     </section>
+  );
+}
+
+/** The back of the knot beside its front, loose and drawn up, so that both are seen at one glance. */
+function Behind({ knot }: { knot: Knot }) {
+  const back = useQuery(knotQuery(knot.id, 'behind', knot.method)).data;
+  if (!back) return null;
+  return (
+    <figure className="rounded-2xl border border-line bg-card p-4 [--ground:var(--card)]">
+      <figcaption className="mb-2 text-sm font-semibold text-soft">{words.show.views.behind}</figcaption>
+      <div className="grid gap-3 sm:grid-cols-[1.6fr_1fr] sm:items-center">
+        <KnotPicture drawing={back.loose} moment={null} text={words.knot.behind(knot.name)} className="max-h-64 w-full" />
+        {back.tight && <KnotPicture drawing={back.tight} moment={null} text={words.knot.behindTight(knot.name)} className="max-h-40 w-full" />}
+      </div>
+    </figure>
   );
 }
 

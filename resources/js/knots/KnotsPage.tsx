@@ -3,7 +3,8 @@ import { Map as MapIcon } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { crewQuery, knotQuery, knotsQuery, nextKnotsQuery, queryClient } from '../api/queries';
+import { crewQuery, knotsQuery, nextKnotsQuery } from '../api/queries';
+import { warmKnots } from '../shell/offline';
 import { useShowSettings } from '../demonstrate/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
@@ -25,12 +26,9 @@ export function KnotsPage() {
   const { view } = useShowSettings();
   // So that a knot opens the moment it is picked.
   useEffect(() => {
-    const ahead = async (): Promise<void> => {
-      for (const knot of knots.data?.knots ?? []) await queryClient.query(knotQuery(knot.id, view)).catch(() => undefined);
-    };
-    const later = window.setTimeout(() => void ahead(), 300);
+    const later = window.setTimeout(() => void warmKnots(view), 300);
     return () => clearTimeout(later);
-  }, [knots.data, view]);
+  }, [view]);
   if (knots.isPending) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
   const all = knots.data.knots;
@@ -77,7 +75,7 @@ function Pick({ label, value, onChange, options }: { label: string; value: strin
 
 function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
   return (
-    <li className="flex flex-col rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">
+    <li className="flex flex-col [contain-intrinsic-size:auto_22rem] [content-visibility:auto] rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">
       <Link to={`/show/${knot.id}`} className="flex flex-1 flex-col">
         <span className="grid h-52 place-items-center"><KnotPicture drawing={knot.loose} moment={null} text="" className="max-h-52 w-full" /></span>
         <strong className="mt-3 font-display text-xl">{knot.name}</strong>

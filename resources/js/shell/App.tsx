@@ -27,7 +27,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from './me';
-import { keepGroup, keepKnots, startKeeping } from './offline';
+import { keepGroup, keepKnots, startKeeping, warmKnots } from './offline';
 
 export function App() {
   return (
@@ -49,7 +49,7 @@ function SignedIn() {
   useEffect(() => {
     if (!signedIn) return undefined;
     void startKeeping();
-    const later = window.setTimeout(() => void keepGroup(tonight).then(keepKnots).catch(() => undefined), 3000);
+    const later = window.setTimeout(() => void keepGroup(tonight).then(() => warmKnots()).then(keepKnots).catch(() => undefined), 3000);
     return () => clearTimeout(later);
   }, [signedIn, tonight]);
   useEffect(() => { if (signedIn) void sync(); }, [signedIn]);

@@ -1,7 +1,8 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas } from '../api/client';
+import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { forgetOutbox } from '../outbox/sync';
-import { VIEWS } from '../demonstrate/useShowSettings';
+import { keptView, VIEWS } from '../demonstrate/useShowSettings';
 
 const KEPT = 'compadre-packs-kept';
 const KEEPING = 'keeping';
@@ -28,6 +29,12 @@ export async function keepKnots(): Promise<void> {
     }
   }
   localStorage.setItem(KEPT, String(Date.now()));
+}
+
+/** Every knot as the room is shown it is held ready, so that it stands there the moment it is picked. */
+export async function warmKnots(view = keptView()): Promise<void> {
+  const { knots } = await queryClient.query(knotsQuery);
+  for (const knot of knots) await queryClient.query({ ...knotQuery(knot.id, view), gcTime: Infinity }).catch(() => undefined);
 }
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */
