@@ -55,6 +55,7 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::delete('/store/{stock}', [StoreController::class, 'remove'])->can('teach');
     Route::get('/knots', [KnotController::class, 'index']);
     Route::get('/knots/{knot}', [KnotController::class, 'show']);
+    Route::get('/knots/{knot}/compared', [KnotController::class, 'compared']);
     Route::get('/knots/{knot}/drawing.svg', [KnotController::class, 'drawing']);
     Route::get('/learners/{learner}/next', [KnotController::class, 'next']);
     Route::post('/screens', [RemoteController::class, 'offer'])->can('teach');
@@ -62,10 +63,13 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::put('/screens/{remote}', [RemoteController::class, 'show'])->can('teach');
     Route::delete('/screens/{remote}', [RemoteController::class, 'end'])->can('teach');
     Route::post('/tail', [KnotController::class, 'judgeTail']);
+    Route::get('/learners/{learner}/check', [CheckController::class, 'open'])->can('check');
     Route::get('/check/{knot}', [CheckController::class, 'sheet'])->can('check');
     Route::post('/check-events', [CheckController::class, 'record'])->can('check');
     Route::get('/crew', [CrewController::class, 'board']);
     Route::post('/learners', [CrewController::class, 'add'])->can('people');
+    Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
+    Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people');
     Route::put('/learners/{learner}', [CrewController::class, 'change'])->can('people');
     Route::post('/learners/{learner}/merge', [CrewController::class, 'merge'])->can('people');
     Route::get('/archived', [CrewController::class, 'archived'])->can('people');

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Attendance;
 use App\Models\CheckEvent;
+use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Pursuit;
@@ -73,6 +74,7 @@ final readonly class KeepLearner
             Pursuit::query()->where('learner_id', $from->id)->delete();
             DB::table('standings')->where('learner_id', $from->id)->delete();
             $from->delete();
+            GoneLearner::query()->create(['id' => $from->id, 'group_id' => $group->id, 'into_id' => $into->id]);
             $this->derive->rebuild($group);
         });
     }

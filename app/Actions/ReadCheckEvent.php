@@ -49,7 +49,8 @@ final class ReadCheckEvent
         $this->clockOff = abs($off) > self::CLOCK_TRUST_S ? $off : 0;
     }
 
-    public function __invoke(Group $group, User $by, Fields $entry): ReadCheck
+    /** @param  string  $learner  whom it is about now: the entry that was sent may have gone up in another */
+    public function __invoke(Group $group, User $by, string $learner, Fields $entry): ReadCheck
     {
         $this->holdToGroup($group, $entry);
         $knot = $this->library->knot($entry->text('knot'), $entry->place('knot'));
@@ -57,13 +58,14 @@ final class ReadCheckEvent
         $observed = CarbonImmutable::parse($entry->text('observed_at'))->utc();
         $corrected = $observed->addSeconds($this->clockOff);
         $meeting = $this->meeting($group, $entry);
-        $target = $this->target($group, $kind, $entry);
+        $target = $this->target($group, $kind, $learner, $entry);
+        self::holdOverrule($kind, $by, $entry);
         $seen = $this->observation($kind, $entry, $knot);
         $finding = $this->finding($kind, $seen, $knot, $group, $entry);
 
         $event = new CheckEvent([
             'id' => strtolower($entry->text('id')), 'schema' => 1, 'kind' => $kind, 'group_id' => $group->id,
-            'learner_id' => strtolower($entry->text('learner')), 'knot' => $knot->id, 'method' => $this->method($knot, $entry),
+            'learner_id' => $learner, 'knot' => $knot->id, 'method' => $this->method($knot, $entry),
             'meeting_id' => $meeting?->id, 'device' => $entry->text('device'), 'device_seq' => $entry->whole('device_seq'),
             'observed_at' => $observed, 'received_at' => $this->received->utc(), 'corrected_at' => $corrected, 'clock_off_s' => $this->clockOff,
             'day' => $meeting !== null ? $meeting->date : $corrected->setTimezone($group->time_zone)->format('Y-m-d'),
@@ -83,6 +85,20 @@ final class ReadCheckEvent
         $named = $entry->textOrNull('group');
         if ($named !== null && strtolower($named) !== $group->id) {
             throw Refusal::of($entry->place('group'), $named, 'your own group');
+        }
+    }
+
+    /** To decide otherwise is for those who teach, and is never done without a reason. */
+    private static function holdOverrule(Kind $kind, User $by, Fields $entry): void
+    {
+        if ($kind !== Kind::Overrule) {
+            return;
+        }
+        if (! $by->role->teaches()) {
+            throw Refusal::saying($entry->place('kind'), $kind->value, 'result or retract: helpers check, and do not decide otherwise', 'Helpers check; to decide otherwise, ask an instructor or a lead.');
+        }
+        if (trim($entry->textOrNull('note') ?? '') === '') {
+            throw Refusal::saying($entry->place('note'), $entry->textOrNull('note'), 'the reason, in a few words', 'To decide otherwise needs a reason.');
         }
     }
 
@@ -135,7 +151,7 @@ final class ReadCheckEvent
     }
 
     /** What is taken back or overruled is a check of the same learner and knot; one that has not arrived yet may still come. */
-    private function target(Group $group, Kind $kind, Fields $entry): ?string
+    private function target(Group $group, Kind $kind, string $learner, Fields $entry): ?string
     {
         $id = $entry->textOrNull('target');
         $about = $kind === Kind::Retract || $kind === Kind::Overrule;
@@ -149,7 +165,7 @@ final class ReadCheckEvent
             return null;
         }
         $aimed = CheckEvent::query()->find(strtolower($id));
-        if ($aimed !== null && ($aimed->group_id !== $group->id || $aimed->learner_id !== strtolower($entry->text('learner')) || $aimed->knot !== $entry->text('knot'))) {
+        if ($aimed !== null && ($aimed->group_id !== $group->id || $aimed->learner_id !== $learner || $aimed->knot !== $entry->text('knot'))) {
             throw Refusal::of($entry->place('target'), $id, 'a check of the same learner and knot');
         }
 

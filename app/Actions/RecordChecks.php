@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CheckEvent;
+use App\Models\GoneLearner;
 use App\Models\Group;
+use App\Models\Learner;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
@@ -32,15 +35,16 @@ final readonly class RecordChecks
 
         return DB::transaction(function () use ($group, $by, $batch): array {
             $entries = $batch->objects('events');
-            $this->lockLearners($group, $entries);
+            $learners = $this->lockLearners($group, $entries);
             $known = $this->known($group, $entries);
             $answers = [];
             foreach ($entries as $entry) {
                 $id = strtolower($entry->text('id'));
-                if (! isset($known[$id])) {
-                    $known[$id] = $this->derive->add(($this->read)($group, $by, $entry));
+                $learner = $learners[strtolower($entry->text('learner'))];
+                if (! isset($known[$id]) && $learner !== null) {
+                    $known[$id] = $this->derive->add(($this->read)($group, $by, $learner, $entry));
                 }
-                $answers[] = self::answer($known[$id]);
+                $answers[] = isset($known[$id]) ? self::answer($known[$id]) : self::gone($id);
             }
             $this->derive->write();
 
@@ -49,23 +53,31 @@ final readonly class RecordChecks
     }
 
     /**
-     * Whoever records for the same learner at the same time waits, so that standings are derived from all events.
+     * Whoever records for the same learner at the same time waits, so that standings are derived from all events. What is sent for
+     * an entry that has gone up in another belongs to that one; what is sent for an erased learner is let go.
      *
      * @param  list<Fields>  $entries
+     * @return array<string, ?string> the learner by the id that was sent; null where that one was erased
      */
-    private function lockLearners(Group $group, array $entries): void
+    private function lockLearners(Group $group, array $entries): array
     {
         $asked = [];
         foreach ($entries as $entry) {
             $asked[strtolower($entry->text('learner'))] = $entry;
         }
-        ksort($asked);
-        $own = $group->learners()->reorder('id')->whereIn('id', array_keys($asked))->lockForUpdate()->pluck('id')->all();
+        $gone = GoneLearner::among($group, array_keys($asked));
+        $meant = [];
+        foreach (array_keys($asked) as $id) {
+            $meant[$id] = array_key_exists($id, $gone) ? $gone[$id] : $id;
+        }
+        $own = Learner::query()->where('group_id', $group->id)->whereIn('id', array_filter($meant))->orderBy('id')->lockForUpdate()->pluck('id')->all();
         foreach ($asked as $id => $entry) {
-            if (! in_array($id, $own, true)) {
+            if ($meant[$id] !== null && ! in_array($meant[$id], $own, true)) {
                 throw Refusal::of($entry->place('learner'), $entry->text('learner'), 'a learner of your group');
             }
         }
+
+        return $meant;
     }
 
     /**
@@ -94,5 +106,15 @@ final readonly class RecordChecks
     private static function answer(CheckEvent $event): array
     {
         return ['id' => $event->id, 'verdict' => $event->verdict->value, 'level' => $event->answer_level, 'next' => $event->answer_next];
+    }
+
+    /**
+     * What is said of a check for a learner who was erased: it is done with, and nothing of it was kept.
+     *
+     * @return array{id: string, verdict: string, level: ?string, next: string}
+     */
+    private static function gone(string $id): array
+    {
+        return ['id' => $id, 'verdict' => Verdict::Incomplete->value, 'level' => null, 'next' => 'This learner was removed from the group; the check was not kept.'];
     }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Boards;
 
+use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Rope;
 use App\Packs\Packs;
 use Compadre\Core\Checking\Level;
+use Compadre\Core\Checking\UsualMistakes;
 use Compadre\Core\Checking\VerdictTable;
 use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
@@ -23,7 +25,7 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class CheckSheet
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs)
+    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs, private KnotView $knots)
     {
     }
 
@@ -32,13 +34,13 @@ final readonly class CheckSheet
     {
         $knot = $this->library->knot($knotId);
         $meeting = $meetingId === null
-            ? $group->meetings()->where('date', $group->today())->first()
+            ? self::tonight($group)
             : ($group->meetings()->find($meetingId) ?? throw Refusal::of('/meeting', $meetingId, 'a meeting of your group'));
         $ropes = $group->ropes()->get();
         $rope = $ropeId === null ? $ropes->first() : ($ropes->find($ropeId) ?? throw Refusal::of('/rope', $ropeId, 'a rope of your group'));
 
         return [
-            'knot' => self::about($knot),
+            'knot' => self::about($knot, UsualMistakes::of($knot, $this->knots->likely($knotId), $this->named($group, $knotId))),
             'meeting' => $meeting === null ? null : CourseView::about($meeting),
             'ropes' => $ropes->map(PeopleView::rope(...))->values()->all(),
             'rope' => $rope === null ? null : PeopleView::rope($rope),
@@ -56,13 +58,56 @@ final readonly class CheckSheet
         return ['tail' => $judged->toArray(), 'limits' => VerdictTable::limits($judged->required, $inHand->diameter)];
     }
 
-    /** @return array<string, mixed> */
-    private static function about(KnotPack $knot): array
+    private static function tonight(Group $group): ?Meeting
+    {
+        return $group->meetings()->where('date', $group->today())->first();
+    }
+
+    /** @return array<string, int> how often this group's leaders have named each mistake of a knot */
+    private function named(Group $group, string $knot): array
+    {
+        return CheckEvent::query()->where('group_id', $group->id)->where('knot', $knot)->whereNotNull('mistake')
+            ->groupBy('mistake')->selectRaw('mistake, count(*) as times')->pluck('times', 'mistake')->map(fn (mixed $times): int => (int) $times)->all();
+    }
+
+    /**
+     * What is open for one learner: old knots that are due, the longest unseen first, then what the badges still ask for.
+     *
+     * @return array<string, mixed>
+     */
+    public function openFor(Group $group, Learner $learner): array
+    {
+        $state = GroupState::of($group, $this->shelf);
+        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks']);
+        $meeting = self::tonight($group);
+        $rows = [];
+        foreach ($this->library->all() as $order => $knot) {
+            $standing = $learner->standings->firstWhere('knot', $knot->id);
+            $mark = $standing === null ? null : Marks::of($standing, $state->today);
+            $wanted = self::wanted($state, $learner, $knot->id);
+            if ($wanted === null && ! ($mark['due'] ?? false)) {
+                continue;
+            }
+            $rows[] = [[($mark['due'] ?? false) ? 0 : 1, $mark['chance'] ?? 1.0, $this->library->depth($knot->id), $knot->minutes, $order], [
+                'id' => $knot->id, 'name' => $knot->names[0], 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
+                'wanted' => $wanted?->value, 'mark' => $mark, 'clean' => VerdictTable::clean($knot, $this->packs->tails()),
+            ]];
+        }
+        usort($rows, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return ['learner' => LearnerPage::about($learner), 'meeting' => $meeting === null ? null : CourseView::about($meeting), 'knots' => array_column($rows, 1)];
+    }
+
+    /**
+     * @param  list<KnotMistake>  $mistakes
+     * @return array<string, mixed>
+     */
+    private static function about(KnotPack $knot, array $mistakes): array
     {
         return [
             'id' => $knot->id, 'name' => $knot->names[0], 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
-            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)), 'test' => $knot->test,
+            'mistakes' => array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $mistakes), 'test' => $knot->test,
         ];
     }
 
@@ -76,13 +121,15 @@ final readonly class CheckSheet
             $standing = $learner->standings->firstWhere('knot', $knot->id);
             $present = isset($here[$learner->id]) ? (bool) $here[$learner->id] : null;
             $wanted = self::wanted($state, $learner, $knot->id);
+            $mark = $standing === null ? null : Marks::of($standing, $state->today);
+            // Of those who have it, whoever has not tied it longest goes first.
             $rows[] = [[match ($present) {
                 true => 0,
                 null => 1,
                 false => 2,
-            }, $wanted === null ? 1 : 0, $order], [
+            }, $wanted === null ? 1 : 0, ($mark['due'] ?? false) ? $mark['chance'] : 1.0, $order], [
                 'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'hand' => $learner->hand,
-                'present' => $present, 'wanted' => $wanted?->value, 'mark' => $standing === null ? null : Marks::of($standing, $state->today),
+                'present' => $present, 'wanted' => $wanted?->value, 'mark' => $mark,
             ]];
         }
         usort($rows, fn (array $a, array $b): int => $a[0] <=> $b[0]);

@@ -16,13 +16,17 @@ use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Mistakes\Found;
 use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Knots\Mistakes\MistakeFinder;
+use Compadre\Core\Knots\Mistakes\Narrowing;
 use Compadre\Core\Knots\Part;
 use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\Sheet;
 use Compadre\Core\Knots\SheetRequest;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\Untidy;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Knots\WrongForm;
 use Compadre\Core\Refusal;
@@ -69,6 +73,87 @@ final class KnotView
         $method = $knot->method($methodId);
 
         return $this->kept("knot-{$knot->id}-{$method->id}-$view", fn (): array => $this->compute($knot, $method, View::from($view)));
+    }
+
+    /**
+     * What to hold a learner's knot against while checking: tidy beside untidy, other forms that are as good, and the questions
+     * that find an error which looks like none of the usual ones.
+     *
+     * @return array<string, mixed>
+     */
+    public function compared(string $id, ?string $methodId, string $view): array
+    {
+        $knot = $this->open($id);
+        $method = $knot->method($methodId);
+
+        return $this->kept("compared-$id-{$method->id}-$view", function () use ($knot, $method, $view): array {
+            $from = View::from($view);
+            $plain = DiagramBuilder::loose($method, $knot->file);
+            $untidy = Untidy::of($method, $knot->file);
+
+            return [
+                'right' => Drawing::loose($from->of($plain))->toArray(),
+                'tidy' => $method->hasTight() ? Drawing::tight($from->of(DiagramBuilder::tight($method, $knot->file)))->toArray() : Drawing::loose($from->of($plain))->toArray(),
+                'untidy' => $untidy === null ? null : Drawing::loose($from->of($untidy))->toArray(),
+                'good' => $this->good($knot, $method, $from),
+                'narrow' => $this->narrow(Narrowing::of((new MistakeFinder($this->library, $this->index))->of($knot, $method)), $plain, $from),
+            ];
+        });
+    }
+
+    /** @return array<string, float> how likely a beginner makes each mistake that the pack has words for, 0 to 1 */
+    public function likely(string $id): array
+    {
+        return $this->kept("likely-$id", function () use ($id): array {
+            $knot = $this->library->knot($id);
+            $likely = [];
+            foreach ($knot->methods as $method) {
+                foreach ((new MistakeFinder($this->library, $this->index))->of($knot, $method) as $found) {
+                    foreach ($knot->mistakes as $mistake) {
+                        if ($mistake->sign === $found->sign) {
+                            $likely[$mistake->id] = max($likely[$mistake->id] ?? 0.0, $found->likely);
+                        }
+                    }
+                }
+            }
+
+            return $likely;
+        });
+    }
+
+    /** @return list<array{method: string, mirrored: bool, name: string, drawing: array<string, mixed>}> */
+    private function good(KnotPack $knot, Method $method, View $view): array
+    {
+        $good = [];
+        foreach ($knot->otherForms($method) as [$other, $isMirrored]) {
+            $diagram = DiagramBuilder::loose($other, $knot->file);
+            $good[] = [
+                'method' => $other->id, 'mirrored' => $isMirrored, 'name' => $other->name,
+                'drawing' => Drawing::loose($view->of($isMirrored ? View::Left->of($diagram) : $diagram))->toArray(),
+            ];
+        }
+
+        return $good;
+    }
+
+    /** @return ?array<string, mixed> a question about a crossing and where its answers lead, or the errors that are left */
+    private function narrow(?Narrowing $step, Diagram $right, View $view): ?array
+    {
+        if ($step === null) {
+            return null;
+        }
+
+        return [
+            'at' => $step->crossing === null ? null : self::place($right->crossings[$step->crossing]->at, $view),
+            'as_drawn' => $this->narrow($step->asDrawn, $right, $view), 'other' => $this->narrow($step->other, $right, $view),
+            'left' => array_map(fn (Found $found): array => $this->wrong(WrongForm::onOutline($found, $right), $view), $step->left),
+        ];
+    }
+
+    /** @return array{float, float} */
+    private static function place(Point $at, View $view): array
+    {
+        return [round($view->point($at)->x, 3), round($view->point($at)->y, 3)];
     }
 
     /** @return list<array{object: float, turns: float}> the turns a method is drawn with round what it is tied to */
@@ -174,7 +259,7 @@ final class KnotView
             'id' => $found->slip->id, 'name' => $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot)->names[0],
             'becomes' => $found->becomes->kind, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
-            'ringed' => array_map(fn (Point $at): array => [round($view->point($at)->x, 3), round($view->point($at)->y, 3)], $form->ringed),
+            'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),
         ];
     }
 

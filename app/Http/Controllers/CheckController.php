@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\RecordChecks;
 use App\Boards\CheckSheet;
+use App\Models\Learner;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -17,6 +18,12 @@ final class CheckController extends Controller
         $rope = $request->query('rope');
 
         return new JsonResponse($sheet->of($this->group($request), $knot, is_string($meeting) ? $meeting : null, is_string($rope) ? $rope : null));
+    }
+
+    /** What is open for one learner. */
+    public function open(Request $request, Learner $learner, CheckSheet $sheet): JsonResponse
+    {
+        return new JsonResponse($sheet->openFor($this->group($request), $learner));
     }
 
     public function record(Request $request, RecordChecks $record): JsonResponse

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AddLearners;
+use App\Actions\EraseLearner;
 use App\Actions\KeepLearner;
+use App\Actions\WalkIn;
 use App\Boards\CrewBoard;
 use App\Boards\LearnerPage;
 use App\Models\Learner;
@@ -55,6 +57,18 @@ final class CrewController extends Controller
     public function had(Request $request, KeepLearner $keep): JsonResponse
     {
         return new JsonResponse(['written' => $keep->had($this->user($request), $this->fields($request))], 201);
+    }
+
+    public function erase(Request $request, Learner $learner, EraseLearner $erase): Response
+    {
+        $erase($this->group($request), $learner);
+
+        return new Response(status: 204);
+    }
+
+    public function walkIn(Request $request, WalkIn $walkIn): JsonResponse
+    {
+        return new JsonResponse(['learners' => $walkIn($this->group($request), $this->user($request), $this->fields($request)->objects('learners'))], 201);
     }
 
     public function add(Request $request, AddLearners $add): JsonResponse

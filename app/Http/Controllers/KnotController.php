@@ -28,6 +28,14 @@ final class KnotController extends Controller
         return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
     }
 
+    /** What a knot is held against while it is checked. */
+    public function compared(Request $request, string $knot, KnotView $knots): JsonResponse
+    {
+        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
+
+        return new JsonResponse($knots->compared($knot, $method, $this->asked($request, 'view') ?? 'learner'));
+    }
+
     /** A step, or the finished knot, as a file to keep or to print. */
     public function drawing(Request $request, string $knot, KnotView $knots): Response
     {

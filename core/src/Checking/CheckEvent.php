@@ -32,4 +32,13 @@ final readonly class CheckEvent
         public ?string $target = null,
     ) {
     }
+
+    /** The same, counted on another day: an overrule decides about the day of what it overrules. */
+    public function onDay(string $day): self
+    {
+        return $day === $this->day ? $this : new self(
+            $this->id, $this->kind, $this->learner, $this->knot, $this->device, $this->deviceSeq, $this->correctedAt, $day, $this->by,
+            $this->verdict, $this->tying, $this->dressing, $this->tail, $this->prompts, $this->target,
+        );
+    }
 }

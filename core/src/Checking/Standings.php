@@ -44,14 +44,39 @@ final class Standings
                 $gone[(string) $event->target] = true;
             }
         }
+        // An overrule stands in its target's place, on its target's day; of several the last one decides.
+        $instead = [];
+        $placed = [];
         foreach ($events as $event) {
             $aimed = $event->target !== null ? ($byId[$event->target] ?? null) : null;
             if ($event->kind === Kind::Overrule && ! isset($gone[$event->id]) && self::sameMatter($event, $aimed)) {
-                $gone[(string) $event->target] = true;
+                $instead[(string) $event->target] = $event;
+                $placed[$event->id] = true;
             }
         }
+        $left = [];
+        foreach ($events as $event) {
+            if ($event->kind === Kind::Retract || isset($placed[$event->id]) || (isset($gone[$event->id]) && ! isset($instead[$event->id]))) {
+                continue;
+            }
+            $left[] = self::decided($event, $instead);
+        }
 
-        return array_values(array_filter($events, static fn (CheckEvent $event): bool => $event->kind !== Kind::Retract && ! isset($gone[$event->id])));
+        return $left;
+    }
+
+    /** @param  array<string, CheckEvent>  $instead  overrules by what they are about */
+    private static function decided(CheckEvent $event, array $instead): CheckEvent
+    {
+        $now = $event;
+        // Each overrule is followed once, so that two that name each other come to an end.
+        while (isset($instead[$now->id])) {
+            $next = $instead[$now->id];
+            unset($instead[$now->id]);
+            $now = $next;
+        }
+
+        return $now->onDay($event->day);
     }
 
     private static function sameMatter(CheckEvent $event, ?CheckEvent $aimed): bool

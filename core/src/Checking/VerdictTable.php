@@ -42,6 +42,19 @@ final class VerdictTable
     }
 
     /**
+     * What one tap comes to: every part that applies is right, without a prompt.
+     *
+     * @return array{verdict: string, next: string}
+     */
+    public static function clean(KnotPack $knot, TailRule $tails): array
+    {
+        $seen = Observation::cleanPass($knot->hasDressing, $knot->hasTail);
+        $finding = (new VerdictRule($tails))->judge($seen, $knot, TailSchool::Longer, false);
+
+        return ['verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, Level::HasIt)];
+    }
+
+    /**
      * For each way of measuring, the lengths in mm below which a tail is short and above which it is long enough; in
      * between the measure cannot tell. From |measured - required| <= uncertainty, solved for the measured length.
      *

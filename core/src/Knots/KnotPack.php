@@ -113,6 +113,25 @@ final readonly class KnotPack
         throw Refusal::of('/method', $id, 'one of '.implode(', ', $this->methodIds()));
     }
 
+    /**
+     * The forms that are as good as one method's: its mirror image, unless the hand matters, and the knot's other methods, as they
+     * lie when they are done.
+     *
+     * @return list<array{Method, bool}> the method and whether it is mirrored
+     */
+    public function otherForms(Method $method): array
+    {
+        $forms = $this->handMatters || ! $this->hasFingerprint() ? [] : [[$method, true]];
+        foreach ($this->methods as $other) {
+            // A method that is drawn before its last pull looks like no finished knot.
+            if ($other->id !== $method->id && ($other->differs === null || $other->hasTight())) {
+                $forms[] = [$other, false];
+            }
+        }
+
+        return $forms;
+    }
+
     /** @return list<string> */
     public function methodIds(): array
     {

@@ -38,6 +38,14 @@ final readonly class WrongForm
         return array_slice(array_values($forms), 0, self::MOST);
     }
 
+    /** An error as it shows on the outline of the right knot, every crossing ringed that differs. */
+    public static function onOutline(Found $found, Diagram $right): self
+    {
+        $flips = $found->slip->flips ?? [];
+
+        return new self($found, $right->flipped($flips), array_map(static fn (int $crossing): Point => $right->crossings[$crossing]->at, $flips));
+    }
+
     private static function drawn(Library $library, Found $found, Diagram $right): ?self
     {
         $flips = $found->slip->flips ?? [];

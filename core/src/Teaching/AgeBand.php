@@ -46,6 +46,18 @@ enum AgeBand: string
         };
     }
 
+    /** The band that an age in years belongs to. */
+    public static function of(int $age): self
+    {
+        foreach (self::cases() as $band) {
+            if ($age <= $band->ages()[1]) {
+                return $band;
+            }
+        }
+
+        return self::From14;
+    }
+
     /** How many years of age it shares with a badge's ages, both ends included. */
     public function yearsShared(int $from, int $to): int
     {

@@ -25,4 +25,20 @@ final class LearnerName
     {
         return "There is a learner called \"$name\" already. Add an initial to tell them apart.";
     }
+
+    /**
+     * The name, with a number where the group has one like it.
+     *
+     * @param  array<int, string>  $taken
+     */
+    public static function apart(string $name, array $taken): string
+    {
+        $keys = array_map(self::key(...), $taken);
+        $told = $name;
+        for ($number = 2; in_array(self::key($told), $keys, true); $number++) {
+            $told = "$name $number";
+        }
+
+        return $told;
+    }
 }

@@ -76,6 +76,27 @@ it('lets a leader decide otherwise, and take that back', function (): void {
     expect(only([$first, $otherwise, $sorry])->level)->toBe(Level::Seen);
 });
 
+it('counts a decision on the day it is about, and the last of several', function (): void {
+    $monday = checked('1', Verdict::HasIt, '2026-11-03 19:00:00');
+    $week = checked('2', Verdict::TieAgain, '2026-11-10 19:00:00');
+    // Decided a week later, about the second evening: right on another day, so it is kept since that one.
+    $otherwise = checked('3', Verdict::HasIt, '2026-11-17 20:00:00', ['kind' => Kind::Overrule, 'target' => '2']);
+    $standing = only([$monday, $week, $otherwise]);
+    expect($standing->level)->toBe(Level::Kept);
+    expect($standing->keptSince)->toBe('2026-11-10');
+    expect(array_map(fn ($result): string => $result->day, $standing->results))->toBe(['2026-11-03', '2026-11-10']);
+    // Decided once more, about the decision; and once more about the same check: the last word counts.
+    $again = checked('4', Verdict::WithHelp, '2026-11-18 20:00:00', ['kind' => Kind::Overrule, 'target' => '3']);
+    expect(only([$monday, $week, $otherwise, $again])->current->verdict)->toBe(Verdict::WithHelp);
+    $last = checked('5', Verdict::TieAgain, '2026-11-19 20:00:00', ['kind' => Kind::Overrule, 'target' => '2']);
+    expect(only([$last, $otherwise, $week, $monday])->current->verdict)->toBe(Verdict::TieAgain);
+    // About nothing that has arrived, it stands for itself; two about each other come to an end.
+    expect(only([$otherwise])->results[0]->day)->toBe('2026-11-17');
+    $a = checked('6', Verdict::HasIt, more: ['kind' => Kind::Overrule, 'target' => '7']);
+    $b = checked('7', Verdict::HasIt, more: ['kind' => Kind::Overrule, 'target' => '6']);
+    expect(only([$monday, $a, $b])->results)->toHaveCount(1);
+});
+
 it('trusts a device’s own count over its clock', function (): void {
     // The phone's clock jumped back an hour between its events 1 and 2.
     $events = [checked('1', Verdict::TieAgain, '2026-11-03 19:30:00'), checked('2', Verdict::HasIt, '2026-11-03 18:35:00')];

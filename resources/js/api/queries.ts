@@ -47,6 +47,13 @@ export const knotQuery = (knot: string, view: string, method?: string) =>
     staleTime: Infinity,
   });
 
+/** What a learner's knot is held against while it is checked, from their side. */
+export const comparedQuery = (knot: string, view: string) =>
+  queryOptions({ queryKey: ['compared', knot, view], queryFn: () => call<Schemas['Compared']>('GET', `/api/knots/${encodeURIComponent(knot)}/compared?view=${view}`), staleTime: Infinity });
+
+export const openForQuery = (learner: string) =>
+  queryOptions({ queryKey: ['check', 'of', learner], queryFn: () => call<Schemas['OpenFor']>('GET', `/api/learners/${learner}/check`) });
+
 /** The address at which a drawing is a file: a step from 1, or the finished knot, loose or drawn up. */
 export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { checkSheetQuery, knotsQuery } from '../api/queries';
@@ -7,12 +7,19 @@ import { useMe } from '../shell/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, number } from '../words/format';
 import { words } from '../words/en';
+import { CheckHead } from './CheckHead';
+import { FindBox, startsWith } from './FindBox';
 import { LearnerRow } from './LearnerRow';
+import { lookUp } from './lookUp';
 import { PartsSheet } from './PartsSheet';
 import { UndoBar } from './UndoBar';
-import { useChecks } from './useChecks';
+import { cleanPass, useChecks } from './useChecks';
+import { useWalkIns, WalkInForm } from './WalkIns';
 
 type CheckSheet = Schemas['CheckSheet'];
+
+/** Enter in the search opens the first learner that is left. */
+const OPEN_FIRST = 'compadre-open-first';
 
 export function CheckPage() {
   const { knot } = useParams();
@@ -27,18 +34,24 @@ export function CheckPage() {
 function OneKnot({ knot, knots }: { knot: string; knots: Schemas['KnotAbout'][] }) {
   const me = useMe();
   const [query, setQuery] = useSearchParams();
+  const [text, setText] = useState('');
   const meeting = query.get('meeting') ?? me.tonight;
   const rope = query.get('rope');
   const sheet = useQuery(checkSheetQuery(knot, meeting, rope));
   localStorage.setItem('compadre-knot', knot);
+  const named = knots.filter((one) => one.names.some((name) => startsWith(name, text)));
+  const shown = named.length > 0 ? named : knots;
+  const current = useRef<HTMLAnchorElement>(null);
+  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [knot]);
   return (
     <div className="flex max-w-3xl flex-col gap-4">
-      <h1 className="text-3xl">{words.check.title}</h1>
+      <CheckHead by="knot" />
+      <FindBox label={words.check.find} value={text} onChange={setText} onEnter={() => window.dispatchEvent(new Event(OPEN_FIRST))} />
       <nav aria-label={words.check.pickKnot} className="-mx-4 overflow-x-auto px-4">
         <ul className="flex gap-2 pb-1 rail:flex-wrap">
-          {knots.map((one) => (
+          {shown.map((one) => (
             <li key={one.id}>
-              <Link to={{ pathname: `/check/${one.id}`, search: query.toString() }} aria-current={one.id === knot ? 'page' : undefined} className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper">
+              <Link ref={one.id === knot ? current : null} to={{ pathname: `/check/${one.id}`, search: query.toString() }} aria-current={one.id === knot ? 'page' : undefined} className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper">
                 {one.name}
               </Link>
             </li>
@@ -47,27 +60,48 @@ function OneKnot({ knot, knots }: { knot: string; knots: Schemas['KnotAbout'][] 
       </nav>
       {sheet.isPending && <Loading />}
       {sheet.isError && <Failure error={sheet.error} retry={() => void sheet.refetch()} />}
-      {sheet.data && <Rows sheet={sheet.data} onRope={(id) => { query.set('rope', id); setQuery(query, { replace: true }); }} />}
+      {sheet.data && <Rows sheet={sheet.data} text={text} onRope={(id) => { query.set('rope', id); setQuery(query, { replace: true }); }} />}
     </div>
   );
 }
 
-function Rows({ sheet, onRope }: { sheet: CheckSheet; onRope: (id: string) => void }) {
+function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope: (id: string) => void }) {
   const [open, setOpen] = useState<string | null>(null);
+  const [needOnly, setNeedOnly] = useState(() => sessionStorage.getItem('compadre-need-only') === 'yes');
   const me = useMe();
-  const checks = useChecks(sheet);
-  const row = sheet.rows.find((one) => one.id === open);
+  const checks = useChecks();
+  const meeting = sheet.meeting?.id ?? null;
+  const walkIns = useWalkIns(sheet.rows.map((one) => one.id));
+  const rows = [...walkIns, ...sheet.rows];
+  const named = rows.filter((one) => startsWith(one.name, text));
+  const shown = (named.length > 0 ? named : rows).filter((one) => !needOnly || (one.wanted !== null && one.present !== false));
+  const row = rows.find((one) => one.id === open);
+  const first = shown[0]?.id ?? null;
+  useEffect(() => {
+    const open = (): void => setOpen(first);
+    window.addEventListener(OPEN_FIRST, open);
+    return () => window.removeEventListener(OPEN_FIRST, open);
+  }, [first]);
+  const toggle = (): void => {
+    sessionStorage.setItem('compadre-need-only', needOnly ? 'no' : 'yes');
+    setNeedOnly(!needOnly);
+  };
+  const pass = (one: CheckSheet['rows'][number]): void => {
+    const parts = cleanPass(sheet.knot);
+    void checks.send({ learner: one.id, name: one.name, knot: sheet.knot.id, meeting }, parts, lookUp(sheet, parts));
+  };
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         {sheet.ropes.length > 0 && (
           <label className="flex items-center gap-2">
-            <span className="font-semibold">{words.check.rope}</span>
+            <span className="sr-only">{words.check.rope}</span>
             <select value={sheet.rope?.id ?? ''} onChange={(event) => onRope(event.target.value)} className="min-h-12 rounded-lg border border-soft bg-card px-2">
               {sheet.ropes.map((rope) => <option key={rope.id} value={rope.id}>{rope.name}, {number(rope.diameter_mm, 1)} mm</option>)}
             </select>
           </label>
         )}
+        <button type="button" aria-pressed={needOnly} onClick={toggle} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.check.needOnly}</button>
         {sheet.tail && (
           <details className="min-w-0">
             <summary className="flex min-h-12 items-center gap-2"><strong>{words.check.tail(length(sheet.tail.required_mm, me.group.units))}</strong><span className="text-soft underline">{words.check.why}</span></summary>
@@ -76,11 +110,13 @@ function Rows({ sheet, onRope }: { sheet: CheckSheet; onRope: (id: string) => vo
         )}
       </div>
       <Faults error={checks.error} />
-      {sheet.rows.length === 0 && <p>{words.check.none}</p>}
+      {rows.length === 0 && <p>{words.check.none}</p>}
+      {rows.length > 0 && shown.length === 0 && <p>{words.check.noneNeed}</p>}
       <ul className="flex flex-col gap-2">
-        {sheet.rows.map((one) => <LearnerRow key={one.id} row={one} busy={checks.busy === one.id} onPass={() => void checks.pass(one)} onOpen={() => setOpen(one.id)} />)}
+        {shown.map((one) => <LearnerRow key={one.id} row={one} busy={checks.busy === `${one.id} ${sheet.knot.id}`} onPass={() => pass(one)} onOpen={() => setOpen(one.id)} />)}
       </ul>
-      {row && <PartsSheet key={row.id} sheet={sheet} row={row} onClose={() => setOpen(null)} onRecord={(draft) => { setOpen(null); void checks.send(row, draft); }} />}
+      <WalkInForm meeting={meeting} />
+      {row && <PartsSheet key={row.id} sheet={sheet} row={row} checks={checks} onClose={() => setOpen(null)} />}
       <UndoBar last={checks.last} onUndo={() => void checks.undo()} />
     </>
   );

@@ -15,8 +15,8 @@ export function LearnerRow({ row, busy, onPass, onOpen }: { row: Row; busy: bool
         <Mark mark={row.mark} label={row.mark?.words ?? words.crew.none} size={34} />
         <span className="min-w-0 flex-1">
           <span className="flex items-baseline gap-2"><strong className="truncate text-lg">{row.name}<span className="sr-only">: {words.check.closer}</span></strong>{row.present === false && <span className="text-sm text-soft">{words.check.away}</span>}</span>
-          <span className="block truncate text-sm text-soft">
-            {row.mark ? `${words.verdicts[row.mark.verdict]}, ${dayShort(row.mark.day)}; ` : ''}{wants}{row.mark?.two_leaders && `; ${words.check.two}`}
+          <span className="line-clamp-2 block text-sm leading-snug text-soft">
+            {wants}{row.mark && `; ${words.verdicts[row.mark.verdict].toLowerCase()}, ${dayShort(row.mark.day)}`}{row.mark?.two_leaders && `; ${words.check.two}`}
           </span>
         </span>
         <ChevronRight aria-hidden className="size-5 shrink-0 text-soft" />

@@ -1,52 +1,108 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { knotQuery } from '../api/queries';
+import { comparedQuery, knotQuery } from '../api/queries';
+import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
-import type { Draft } from './events';
+import { lookUp } from './lookUp';
 import { MistakePicker } from './MistakePicker';
 import { TailPart, type Measured } from './TailPart';
+import { cleanPass, type Checks, type Parts, type Subject } from './useChecks';
 
 type CheckSheet = Schemas['CheckSheet'];
 type Looked = 'yes' | 'no' | 'not_looked';
-type Parts = Omit<Draft, 'learner' | 'knot' | 'meeting'>;
 
 const ANSWERS = [['yes', words.check.yes], ['no', words.check.no], ['not_looked', words.check.notLooked]] as const;
 const TONE = { yes: 'bg-right', no: 'bg-notyet' };
 
-export function PartsSheet({ sheet, row, onClose, onRecord }: { sheet: CheckSheet; row: CheckSheet['rows'][number]; onClose: () => void; onRecord: (parts: Parts) => void }) {
+/** One learner's knot, closer: what is wrong in one more tap, the rest for those who want it. */
+export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet; row: { id: string; name: string; hand: string | null }; checks: Checks; onClose: () => void }) {
   const { knot, rope } = sheet;
   const [tying, setTying] = useState<Looked>('yes');
   const [dressing, setDressing] = useState<Looked>('yes');
   const [tail, setTail] = useState<Looked>('yes');
   const [measured, setMeasured] = useState<Measured | null>(null);
   const [prompts, setPrompts] = useState<'0' | '1' | '2'>('0');
+  const [purpose, setPurpose] = useState<Looked>('not_looked');
+  const [test, setTest] = useState<Looked>('not_looked');
   const [mistake, setMistake] = useState<string | null>(null);
   const [note, setNote] = useState('');
+  /** What the quick tap recorded, while the leader may still say what it looks like. */
+  const [recorded, setRecorded] = useState<string | null>(null);
   // As this learner sees it: mirrored for the left-handed.
-  const shown = useQuery({ ...knotQuery(knot.id, row.hand === 'left' ? 'left' : 'learner'), enabled: tying === 'no' });
+  const view = row.hand === 'left' ? 'left' : 'learner';
+  const shown = useQuery({ ...knotQuery(knot.id, view), enabled: tying === 'no' });
+  const compared = useQuery(comparedQuery(knot.id, view)).data;
+  const subject: Subject = { learner: row.id, name: row.name, knot: knot.id, meeting: sheet.meeting?.id ?? null };
+  const put = (parts: Parts): Promise<string | null> => checks.send(subject, parts, lookUp(sheet, parts));
+  const record = (parts: Parts): void => {
+    onClose();
+    void (recorded === null ? put(parts) : checks.replace(recorded, subject, parts, lookUp(sheet, parts)));
+  };
   // A knot that is not tied right is tied again: its dressing and tail are not looked at.
   const closer = tying !== 'no';
-  const parts = (): Parts => ({
+  const again = (named: Partial<Parts>): Parts => ({ ...cleanPass(knot), tying: 'no', ...(knot.has_dressing ? { dressing: 'not_looked' as const } : {}), ...(knot.has_tail ? { tail: 'not_looked' as const } : {}), ...named });
+  const seen = (): Parts => ({
     kind: 'result', tying,
     dressing: !knot.has_dressing ? 'not_applicable' : closer ? dressing : 'not_looked',
     tail: !knot.has_tail ? 'not_applicable' : closer ? tail : 'not_looked',
     how: closer && measured ? 'measured' : 'attested',
     ...(closer && measured && rope ? { measured_mm: measured.mm, measured_by: measured.by, rope: { diameter_mm: rope.diameter_mm, material: rope.material } } : {}),
-    prompts: Number(prompts),
+    prompts: Number(prompts), purpose, test,
     ...(tying === 'no' && mistake ? { mistake } : {}),
     ...(note.trim() ? { note: note.trim() } : {}),
   });
+  /** Named after all: the sheet stays, with the place ringed and what mends it. */
+  const named = async (id: string, parts: Parts): Promise<void> => {
+    const now = await checks.replace(id, subject, parts, lookUp(sheet, parts));
+    if (now !== null) setRecorded(now);
+  };
+  const tyingWrong = async (): Promise<void> => {
+    setTying('no');
+    setRecorded(await put(again({})));
+  };
+  const picker = !closer && (
+    <MistakePicker
+      mistakes={knot.mistakes} forms={shown.data?.wrong ?? []} compared={compared} value={mistake}
+      onChange={(id) => { setMistake(id); if (recorded !== null && id !== null) void named(recorded, again({ mistake: id })); }}
+      onFound={(words) => { if (recorded !== null) record(again({ note: words })); else setNote(words); }}
+      onGood={(form) => record({ ...cleanPass(knot), method: form.method })}
+    />
+  );
+  if (recorded !== null) {
+    return (
+      <Sheet open onClose={onClose} title={row.name} about={words.check.recordedAgain(knot.name)}>
+        <div className="flex flex-col gap-4">{picker}<Button look="signal" onClick={onClose}>{words.check.enough}</Button></div>
+      </Sheet>
+    );
+  }
   return (
     <Sheet open onClose={onClose} title={row.name} about={knot.name}>
       <div className="flex flex-col gap-4">
+        <div role="group" aria-label={words.check.quick} className="grid grid-cols-2 gap-2">
+          <Quick name={words.check.withHelp} onClick={() => record({ ...cleanPass(knot), prompts: 1 })} />
+          <Quick name={words.check.wrong.tying} onClick={() => void tyingWrong()} />
+          {knot.has_dressing && <Quick name={words.check.wrong.dressing} onClick={() => record({ ...cleanPass(knot), dressing: 'no' })} />}
+          {knot.has_tail && <Quick name={words.check.wrong.tail} onClick={() => record({ ...cleanPass(knot), tail: 'no' })} />}
+        </div>
         <Part name={words.check.parts.tying} look={knot.checks.tying}><Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} /></Part>
-        {!closer && <MistakePicker mistakes={knot.mistakes} forms={shown.data?.wrong ?? []} value={mistake} onChange={setMistake} />}
-        {closer && knot.has_dressing && <Part name={words.check.parts.dressing} look={knot.checks.dressing}><Choice label={words.check.parts.dressing} value={dressing} onChange={setDressing} options={ANSWERS} tone={TONE} /></Part>}
+        {picker}
+        {closer && knot.has_dressing && (
+          <Part name={words.check.parts.dressing} look={knot.checks.dressing}>
+            {compared?.untidy && (
+              <div className="mb-2 grid grid-cols-2 gap-2 rounded-xl border border-line bg-card p-2 text-center text-sm [--ground:var(--card)]">
+                <figure><KnotPicture drawing={compared.tidy} moment={null} text={words.check.tidyOf(knot.name)} className="h-28 w-full" /><figcaption className="font-semibold text-(--right)">{words.check.tidy}</figcaption></figure>
+                <figure><KnotPicture drawing={compared.untidy} moment={null} text={words.check.untidyOf(knot.name)} className="h-28 w-full" /><figcaption className="font-semibold text-notyet">{words.check.untidy}</figcaption></figure>
+              </div>
+            )}
+            <Choice label={words.check.parts.dressing} value={dressing} onChange={setDressing} options={ANSWERS} tone={TONE} />
+          </Part>
+        )}
         {closer && knot.has_tail && (
           <Part name={words.check.parts.tail} look={sheet.tail ? [sheet.tail.reason] : knot.checks.tail}>
             <Choice label={words.check.parts.tail} value={tail} onChange={setTail} options={ANSWERS} tone={TONE} />
@@ -56,14 +112,21 @@ export function PartsSheet({ sheet, row, onClose, onRecord }: { sheet: CheckShee
         <Part name={words.check.prompts} look={[]}>
           <Choice label={words.check.prompts} value={prompts} onChange={setPrompts} options={[['0', words.check.promptWords[0]], ['1', words.check.promptWords[1]], ['2', words.check.promptWords[2]]]} />
         </Part>
+        {closer && knot.test !== '' && <Part name={words.check.test} look={[knot.test]}><Choice label={words.check.test} value={test} onChange={setTest} options={ANSWERS} tone={TONE} /></Part>}
+        <Part name={words.check.purpose} look={[]}><Choice label={words.check.purpose} value={purpose} onChange={setPurpose} options={ANSWERS} tone={TONE} /></Part>
         <AreaField label={words.check.note} rows={2} maxLength={500} value={note} onChange={(event) => setNote(event.target.value)} />
         <div className="flex gap-3">
-          <Button look="signal" className="flex-1" onClick={() => onRecord(parts())}>{words.check.sentAs}</Button>
-          <Button title={words.check.priorAbout} onClick={() => onRecord({ kind: 'prior' })}>{words.check.prior}</Button>
+          <Button look="signal" className="flex-1" onClick={() => record(seen())}>{words.check.sentAs}</Button>
+          <Button title={words.check.priorAbout} onClick={() => record({ kind: 'prior' })}>{words.check.prior}</Button>
         </div>
+        <Link to={`/check/of/${row.id}`} className="inline-flex min-h-12 items-center underline">{words.check.allOf(row.name)}</Link>
       </div>
     </Sheet>
   );
+}
+
+function Quick({ name, onClick }: { name: string; onClick: () => void }) {
+  return <button type="button" onClick={onClick} className="min-h-16 rounded-xl border-2 border-notyet bg-card px-2 text-lg leading-tight font-semibold hover:bg-wash">{name}</button>;
 }
 
 function Part({ name, look, children }: { name: string; look: string[]; children: React.ReactNode }) {

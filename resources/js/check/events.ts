@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
-import { keep } from '../outbox/store';
-import { answerTo } from '../outbox/sync';
+import { keep, store } from '../outbox/store';
+import { answerTo, sync } from '../outbox/sync';
 import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];
@@ -18,6 +18,14 @@ export function uuid7(now = Date.now()): string {
   bytes[8] = 0x80 | ((bytes[8] ?? 0) & 0x3f);
   const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}
+
+/** Someone who just came along: on this device at once, and sent before any check. */
+export async function walkIn(name: string, meeting: string | null): Promise<string> {
+  const id = uuid7();
+  await store.walkIns.add({ id, name: name.trim(), meeting, state: 'waiting' });
+  void sync();
+  return id;
 }
 
 export type Draft = Omit<NewEvent, 'id' | 'schema' | 'device' | 'device_seq' | 'observed_at'>;

@@ -4,7 +4,7 @@ import type { Answer, Draft } from './events';
 type CheckSheet = Schemas['CheckSheet'];
 
 /** What a check comes to, looked up in the core's tables: for a device that has no network. */
-export function lookUp(sheet: CheckSheet, draft: Draft): Pick<Answer, 'verdict' | 'next'> {
+export function lookUp(sheet: CheckSheet, draft: Omit<Draft, 'learner' | 'knot' | 'meeting'>): Pick<Answer, 'verdict' | 'next'> {
   if (draft.kind !== 'result') return { verdict: 'has_it', next: '' };
   const limits = draft.measured_mm === undefined || draft.measured_mm === null ? undefined : sheet.limits?.[draft.measured_by ?? 'mm'];
   const tail = limits && draft.measured_mm !== undefined && draft.measured_mm !== null ? byLimits(draft.measured_mm, limits, draft.tail ?? 'not_looked') : draft.tail;

@@ -1,27 +1,49 @@
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
 import { words } from '../words/en';
 import { ApiProblem } from '../api/client';
 import { type Answer, type Draft, record } from './events';
-import { lookUp } from './lookUp';
 
-type CheckSheet = Schemas['CheckSheet'];
-type Row = CheckSheet['rows'][number];
+/** Whom and what a check is about. */
+export type Subject = { learner: string; name: string; knot: string; meeting: string | null };
+export type Parts = Omit<Draft, 'learner' | 'knot' | 'meeting'>;
+export type Provisional = Pick<Answer, 'verdict' | 'next'>;
 
-export type Last = { text: string; next: string; undo: { id: string; row: Row } | null };
+type Done = { id: string; subject: Subject };
+export type Last = { text: string; next: string; undo: Done | null };
 
-/** Records checks one by one and keeps the ones that can still be taken back, newest last. */
-export function useChecks(sheet: CheckSheet) {
+/** How many checks can still be taken back with a tap. */
+const UNDONE = 10;
+const KEPT = 'compadre-undo';
+
+function keptDone(): Done[] {
+  try {
+    return JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as Done[];
+  } catch {
+    return [];
+  }
+}
+
+/** Records checks one by one and keeps the last ones that can be taken back, newest last, also over a reload. */
+export function useChecks() {
   const [busy, setBusy] = useState<string | null>(null);
   const [error, setError] = useState<unknown>(null);
-  const [done, setDone] = useState<{ id: string; row: Row }[]>([]);
-  const [last, setLast] = useState<Last | null>(null);
+  const [done, setDone] = useState<Done[]>(keptDone);
+  const [last, setLast] = useState<Last | null>(() => {
+    const undo = keptDone().at(-1);
+    return undo ? { text: words.check.lastOne(undo.subject.name), next: '', undo } : null;
+  });
 
-  const attempt = async (row: Row, draft: Draft): Promise<(Answer & { provisional: boolean }) | null> => {
-    setBusy(row.id);
+  const keepDone = (now: Done[]): void => {
+    sessionStorage.setItem(KEPT, JSON.stringify(now));
+    setDone(now);
+  };
+
+  const attempt = async (subject: Subject, parts: Parts, provisional: Provisional): Promise<(Answer & { provisional: boolean }) | null> => {
+    setBusy(`${subject.learner} ${subject.knot}`);
     setError(null);
     try {
-      return await record(draft, row.name, lookUp(sheet, draft));
+      const { name, ...about } = subject;
+      return await record({ ...parts, ...about }, name, provisional);
     } catch (fault) {
       // The device could not even keep it: storage is full or closed.
       setError(fault instanceof ApiProblem ? fault : new Error(words.sync.full));
@@ -31,31 +53,35 @@ export function useChecks(sheet: CheckSheet) {
     }
   };
 
-  const common = (row: Row) => ({ learner: row.id, knot: sheet.knot.id, meeting: sheet.meeting?.id ?? null });
-
-  const send = async (row: Row, draft: Omit<Draft, 'learner' | 'knot' | 'meeting'>): Promise<void> => {
-    const answer = await attempt(row, { ...draft, ...common(row) });
-    if (!answer) return;
-    const entry = { id: answer.id, row };
-    setDone((now) => [...now.slice(-9), entry]);
-    setLast({ text: words.check.saved(row.name, words.verdicts[answer.verdict]), next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next, undo: entry });
+  const send = async (subject: Subject, parts: Parts, provisional: Provisional, before = done): Promise<string | null> => {
+    const answer = await attempt(subject, parts, provisional);
+    if (!answer) return null;
+    const entry = { id: answer.id, subject };
+    keepDone([...before.slice(1 - UNDONE), entry]);
+    setLast({ text: words.check.saved(subject.name, words.verdicts[answer.verdict]), next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next, undo: entry });
+    return answer.id;
   };
 
-  /** One tap attests every part that applies. */
-  const pass = (row: Row): Promise<void> =>
-    send(row, {
-      kind: 'result', tying: 'yes', dressing: sheet.knot.has_dressing ? 'yes' : 'not_applicable', tail: sheet.knot.has_tail ? 'yes' : 'not_applicable', how: 'attested', prompts: 0,
-    });
+  const takeBack = (entry: Done) => attempt(entry.subject, { kind: 'retract', target: entry.id }, { verdict: 'incomplete', next: '' });
+
+  /** The same check, seen closer: what was recorded first is taken back. */
+  const replace = async (id: string, subject: Subject, parts: Parts, provisional: Provisional): Promise<string | null> =>
+    (await takeBack({ id, subject })) ? send(subject, parts, provisional, done.filter((entry) => entry.id !== id)) : null;
 
   const undo = async (): Promise<void> => {
     const target = last?.undo;
-    if (!target) return;
-    const answer = await attempt(target.row, { kind: 'retract', target: target.id, ...common(target.row) });
-    if (!answer) return;
+    if (!target || !(await takeBack(target))) return;
     const rest = done.filter((entry) => entry.id !== target.id);
-    setDone(rest);
-    setLast({ text: words.check.undone(target.row.name), next: '', undo: rest[rest.length - 1] ?? null });
+    keepDone(rest);
+    setLast({ text: words.check.undone(target.subject.name), next: '', undo: rest[rest.length - 1] ?? null });
   };
 
-  return { busy, error, last, pass, send, undo };
+  return { busy, error, last, send, replace, undo };
+}
+
+export type Checks = ReturnType<typeof useChecks>;
+
+/** One tap attests every part that applies. */
+export function cleanPass(knot: { has_dressing: boolean; has_tail: boolean }): Parts & { kind: 'result' } {
+  return { kind: 'result', tying: 'yes', dressing: knot.has_dressing ? 'yes' : 'not_applicable', tail: knot.has_tail ? 'yes' : 'not_applicable', how: 'attested', prompts: 0 };
 }

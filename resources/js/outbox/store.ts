@@ -6,8 +6,12 @@ export type NewEvent = Schemas['NewCheckEvent'];
 /** A check on this device: waiting for the network, or refused by the server, with its words. */
 export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' | 'refused'; fault?: string; who: string; verdict: string };
 
-const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
+/** A learner who just came along, under an id made here; it goes ahead of every check. */
+export type WalkIn = { id: string; name: string; meeting: string | null; state: 'waiting' | 'sent' };
+
+const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
 database.version(1).stores({ events: 'id, seq, state', about: 'name' });
+database.version(2).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state' });
 
 export const store = database;
 

@@ -34,6 +34,14 @@ async function send(events: Kept[]): Promise<void> {
   await store.events.bulkDelete(results.map((one) => one.id));
 }
 
+/** Learners who came along go first: the server has to know them before it takes their checks. */
+async function sendWalkIns(): Promise<void> {
+  const waiting = await store.walkIns.where('state').equals('waiting').toArray();
+  if (waiting.length === 0) return;
+  await call('POST', '/api/walk-ins', { learners: waiting.map(({ id, name, meeting }) => ({ id, name, meeting })) });
+  await store.walkIns.bulkUpdate(waiting.map((one) => ({ key: one.id, changes: { state: 'sent' as const } })));
+}
+
 /** A batch the server refuses is sent one by one, so that a single bad event holds up no other. */
 async function sendOrSplit(events: Kept[]): Promise<void> {
   try {
@@ -54,6 +62,7 @@ async function flush(): Promise<void> {
   // What was wrong the last time may be right by now.
   state = { ...state, trouble: 'none' };
   try {
+    await sendWalkIns();
     for (;;) {
       const events = await store.events.where('state').equals('waiting').sortBy('seq');
       if (events.length === 0) break;
@@ -99,6 +108,6 @@ export async function unsentFile(): Promise<Blob> {
 }
 
 export async function forgetOutbox(): Promise<void> {
-  await store.events.clear();
+  await Promise.all([store.events.clear(), store.walkIns.clear()]);
   await tell('none');
 }

@@ -6,6 +6,7 @@ import { JoinPage } from '../account/JoinPage';
 import { PeoplePage } from '../account/PeoplePage';
 import { ResetPage } from '../account/ResetPage';
 import { SignInPage } from '../account/SignInPage';
+import { ByLearnerPage } from '../check/ByLearnerPage';
 import { CheckPage } from '../check/CheckPage';
 import { CoursePage } from '../course/CoursePage';
 import { CrewPage } from '../crew/CrewPage';
@@ -77,6 +78,7 @@ function SignedIn() {
           <Route path="/show" element={<KnotsPage />} />
           <Route path="/map" element={<KnotMap />} />
           <Route path="/knot/:knot" element={<KnotPage />} />
+          <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
           <Route path="/check/:knot?" element={<CheckPage />} />
           <Route path="/crew" element={<CrewPage />} />
           <Route path="/crew/:learner" element={<LearnerPage />} />

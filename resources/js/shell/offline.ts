@@ -28,6 +28,10 @@ export async function keepKnots(): Promise<void> {
       }
     }
   }
+  // What knots are held against while they are checked, from the two sides that learners tie them.
+  for (const knot of knots) {
+    for (const view of ['learner', 'left'] as const) await call('GET', `/api/knots/${encodeURIComponent(knot.id)}/compared?view=${view}`);
+  }
   localStorage.setItem(KEPT, String(Date.now()));
 }
 
@@ -47,6 +51,10 @@ export async function keepGroup(tonight: string | null): Promise<void> {
   await call('GET', '/api/course');
   if (tonight) await call('GET', `/api/meetings/${tonight}`);
   for (const knot of crew.knots) await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
+  for (const learner of crew.learners) {
+    await call('GET', `/api/learners/${learner.id}/check`);
+    await call('GET', `/api/learners/${learner.id}`);
+  }
 }
 
 /** From here on the worker may keep what the server answers; it looks for a cache of this name. */

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Mistakes\Found;
+use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Knots\Mistakes\MistakeFinder;
+use Compadre\Core\Knots\Mistakes\Narrowing;
+use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Knots\Topology\GaussCode;
+use Compadre\Core\Knots\Untidy;
+
+function foundFor(string $id): array
+{
+    static $found = [];
+    static $index = null;
+    $knot = packs()->knot($id);
+
+    return $found[$id] ??= (new MistakeFinder(packs(), $index ??= KnotIndex::of(packs())))->of($knot, $knot->methods[0]);
+}
+
+function packs(): Library
+{
+    static $library = null;
+
+    return $library ??= Library::at(dirname(__DIR__, 3).'/packs');
+}
+
+/** The knots that are drawn with a fingerprint. */
+function judged(): array
+{
+    return array_keys(array_filter(packs()->all(), static fn (KnotPack $knot): bool => $knot->isTaught() && $knot->hasFingerprint()));
+}
+
+/** Answers the questions as the knot in hand would. */
+function walked(Narrowing $step, array $flips, int $asked = 0): array
+{
+    if ($step->crossing === null) {
+        return [$step->left, $asked];
+    }
+    $next = in_array($step->crossing, $flips, true) ? $step->other : $step->asDrawn;
+    expect($next)->not->toBeNull();
+
+    return walked($next, $flips, $asked + 1);
+}
+
+it('asks three questions at the most, and what is left fits every answer', function (string $id): void {
+    $possible = array_filter(foundFor($id), static fn (Found $one): bool => ! $one->becomes->isGood() && ($one->slip->flips ?? []) !== [] && $one->slip->exchanged === []);
+    $tree = Narrowing::of(foundFor($id));
+    if ($possible === []) {
+        expect($tree)->toBeNull();
+
+        return;
+    }
+    foreach ($possible as $error) {
+        [$left, $asked] = walked($tree, $error->slip->flips);
+        expect($asked)->toBeLessThanOrEqual(Narrowing::QUESTIONS);
+        expect($left)->not->toBe([]);
+        // Each that is left would have led to the same place.
+        foreach ($left as $one) {
+            expect(walked($tree, $one->slip->flips)[0])->toBe($left);
+        }
+    }
+})->with('judged knots');
+
+dataset('judged knots', fn (): array => array_combine(judged(), array_map(static fn (string $id): array => [$id], judged())));
+
+it('finds the granny in a square knot by its crossings', function (): void {
+    $granny = array_values(array_filter(foundFor('square-knot'), static fn (Found $one): bool => $one->becomes->knot === 'granny-knot' && ($one->slip->flips ?? []) !== []))[0];
+    [$left] = walked(Narrowing::of(foundFor('square-knot')), $granny->slip->flips);
+    expect(array_map(static fn (Found $one): ?string => $one->becomes->knot, $left))->toContain('granny-knot');
+});
+
+it('asks nothing where nothing can go wrong', function (): void {
+    expect(Narrowing::of([]))->toBeNull();
+});
+
+it('bends a knot out of shape without changing it', function (string $id): void {
+    $knot = packs()->knot($id);
+    $method = $knot->methods[0];
+    $untidy = Untidy::of($method, $knot->file);
+    expect($untidy)->not->toBeNull();
+    $tidy = DiagramBuilder::loose($method, $knot->file);
+    expect(count($untidy->crossings))->toBe(count($tidy->crossings));
+    $print = static fn ($diagram): string => serialize(Fingerprint::of(GaussCode::of($diagram)));
+    expect($print($untidy))->toBe($print($tidy));
+    $moved = 0.0;
+    foreach ($tidy->strands as $number => $strand) {
+        foreach ($strand->curve->points as $at => $point) {
+            $moved = max($moved, hypot($untidy->strands[$number]->curve->points[$at]->x - $point->x, $untidy->strands[$number]->curve->points[$at]->y - $point->y));
+        }
+    }
+    // Far enough to be seen, in rope widths.
+    expect($moved)->toBeGreaterThan(0.4);
+})->with('judged knots');

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Attendance;
+use App\Models\CheckEvent;
+use App\Models\GoneLearner;
+use App\Models\Learner;
+use App\Models\Role;
+use App\Models\Standing;
+use Illuminate\Support\Str;
+
+beforeEach(function (): void {
+    $this->crew = $this->group();
+    $this->lead = $this->person($this->crew);
+    [$this->ada, $this->bram, $this->cleo] = $this->learners($this->crew, 'Ada P.', 'Bram K.', 'Cleo M.');
+    $this->actingAs($this->lead);
+});
+
+it('takes a walk-in once, here tonight, under a name of its own, and then its checks', function (): void {
+    $meeting = $this->meeting($this->crew);
+    $entry = ['id' => (string) Str::uuid7(), 'name' => '  ada   p. ', 'meeting' => $meeting->id];
+    $first = $this->api('POST', '/api/walk-ins', ['learners' => [$entry]])->assertCreated()->json('learners.0');
+    expect($first)->toBe(['id' => $entry['id'], 'name' => 'ada p. 2']);
+    expect($this->api('POST', '/api/walk-ins', ['learners' => [$entry, $entry]])->assertCreated()->json('learners'))->toBe([$first, $first]);
+    $learner = Learner::query()->findOrFail($entry['id']);
+    expect($learner->age_band->value)->toBe('8-10')->and($learner->pursuits()->count())->toBe($this->ada->pursuits()->count());
+    expect(Attendance::query()->where('learner_id', $learner->id)->where('present', true)->where('meeting_id', $meeting->id)->count())->toBe(1);
+    $this->send($this->pass($learner))->assertOk()->assertJsonPath('results.0.level', 'has_it');
+    expect(Learner::query()->count())->toBe(4);
+});
+
+it('lets a helper take a walk-in, and refuses what cannot be one, whole', function (): void {
+    $this->become($this->person($this->crew, Role::Helper, 'wren@gullwick.example'));
+    $good = ['id' => (string) Str::uuid7(), 'name' => 'Pip L.'];
+    $this->api('POST', '/api/walk-ins', ['learners' => [$good]])->assertCreated();
+    $other = $this->group('Other Crew');
+    [$theirs] = $this->learners($other, 'Zed Q.');
+    $fresh = ['id' => (string) Str::uuid7(), 'name' => 'Quin R.'];
+    $this->refused($this->api('POST', '/api/walk-ins', ['learners' => [$fresh, ['id' => $theirs->id, 'name' => 'Zed Q.']]]), '/learners/1/id', 'a new id');
+    $this->refused($this->api('POST', '/api/walk-ins', ['learners' => [$fresh, ['meeting' => $this->meeting($other)->id, 'id' => (string) Str::uuid7(), 'name' => 'Rue']]]), '/learners/1/meeting', 'a meeting of your group');
+    $this->refused($this->api('POST', '/api/walk-ins', ['learners' => [['id' => (string) Str::uuid7(), 'name' => '   ']]]), '/learners/0/name');
+    expect($this->crew->learners()->where('name', 'Quin R.')->count())->toBe(0);
+});
+
+it('erases a learner for good, and lets a late phone go in peace', function (): void {
+    $this->send($this->pass($this->ada), $this->pass($this->bram))->assertOk();
+    $this->api('DELETE', "/api/learners/{$this->ada->id}")->assertNoContent();
+    expect(CheckEvent::query()->where('learner_id', $this->ada->id)->count())->toBe(0)->and(Standing::query()->where('learner_id', $this->ada->id)->count())->toBe(0);
+    expect(GoneLearner::query()->sole()->getAttributes())->toMatchArray(['id' => $this->ada->id, 'into_id' => null]);
+    // The rest of a late batch is kept, what was of her is answered and let go.
+    $results = $this->send($this->pass($this->ada, 'overhand'), $this->pass($this->bram, 'overhand'))->assertOk()->json('results');
+    expect($results[0]['next'])->toContain('removed from the group')->and($results[1]['verdict'])->toBe('has_it');
+    expect(CheckEvent::query()->pluck('learner_id')->unique()->all())->toBe([$this->bram->id]);
+    // Nor does a walk-in kept on that phone bring her back.
+    $this->api('POST', '/api/walk-ins', ['learners' => [['id' => $this->ada->id, 'name' => 'Ada P.']]])->assertCreated();
+    expect(Learner::query()->find($this->ada->id))->toBeNull();
+    $this->api('GET', "/api/learners/{$this->ada->id}")->assertNotFound();
+});
+
+it('keeps erasing to leads', function (): void {
+    $this->become($this->person($this->crew, Role::Instructor, 'tobin@gullwick.example'));
+    $this->api('DELETE', "/api/learners/{$this->ada->id}")->assertForbidden();
+    expect(Learner::query()->count())->toBe(3);
+});
+
+it('gives what comes late for a merged entry to the one it went up in, twice over', function (): void {
+    $this->api('POST', "/api/learners/{$this->ada->id}/merge", ['into' => $this->bram->id])->assertNoContent();
+    $this->api('POST', "/api/learners/{$this->bram->id}/merge", ['into' => $this->cleo->id])->assertNoContent();
+    $late = $this->pass($this->ada, 'overhand');
+    $this->send($late)->assertOk()->assertJsonPath('results.0.level', 'has_it');
+    expect(CheckEvent::query()->sole()->learner_id)->toBe($this->cleo->id);
+    // Taken back by the same late phone, which still knows only the old entry.
+    $this->send($this->pass($this->ada, 'overhand', ['kind' => 'retract', 'target' => $late['id']]))->assertOk();
+    expect(Standing::query()->count())->toBe(0);
+    // The last of them erased, everything sent for any of the three is let go.
+    $this->api('DELETE', "/api/learners/{$this->cleo->id}")->assertNoContent();
+    $this->send($this->pass($this->ada))->assertOk();
+    expect(CheckEvent::query()->count())->toBe(0);
+});
+
+it('keeps what comes late for a learner who was put away', function (): void {
+    $this->api('PUT', "/api/learners/{$this->ada->id}", ['archived' => true])->assertOk();
+    $this->send($this->pass($this->ada))->assertOk()->assertJsonPath('results.0.level', 'has_it');
+});
+
+it('wants a reason and a teacher to decide otherwise', function (): void {
+    $check = $this->pass($this->ada, more: ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked']);
+    $this->send($check)->assertOk();
+    $overrule = fn (?string $note): array => $this->pass($this->ada, more: ['kind' => 'overrule', 'target' => $check['id'], 'note' => $note]);
+    $this->refused($this->send($overrule(null)), '/events/0/note', 'the reason');
+    $this->refused($this->send($overrule('   ')), '/events/0/note', 'the reason');
+    $this->become($this->person($this->crew, Role::Helper, 'wren@gullwick.example'));
+    $this->refused($this->send($overrule('It was the mirror image.')), '/events/0/kind', 'helpers check');
+    $this->become($this->lead);
+    $this->send($overrule('It was the mirror image.'))->assertOk()->assertJsonPath('results.0.level', 'has_it');
+});
+
+it('shows what is open for one learner: old knots by how far they have faded, then what badges ask for', function (): void {
+    $day = fn (string $date): array => ['meeting' => $this->meeting($this->crew, $date)->id, 'observed_at' => "{$date}T19:00:00Z"];
+    $this->send($this->pass($this->ada, 'overhand', $day('2026-10-20')), $this->pass($this->ada, 'half-hitch', $day('2026-11-03')))->assertOk();
+    $page = $this->api('GET', "/api/learners/{$this->ada->id}/check")->assertOk()->json();
+    $due = array_values(array_filter($page['knots'], fn (array $knot): bool => $knot['mark']['due'] ?? false));
+    expect(array_column($due, 'id'))->toBe(['overhand', 'half-hitch']);
+    expect(array_slice(array_column($page['knots'], 'id'), 0, 2))->toBe(['overhand', 'half-hitch']);
+    $rest = array_slice($page['knots'], 2);
+    expect($rest)->not->toBe([])->and(array_filter($rest, fn (array $knot): bool => $knot['wanted'] === null))->toBe([]);
+    // One tap is judged as the server will judge it.
+    $sent = $this->send($this->pass($this->ada, $rest[0]['id'], array_filter(['tail' => $rest[0]['has_tail'] ? null : 'not_applicable', 'dressing' => $rest[0]['has_dressing'] ? null : 'not_applicable'])))->json('results.0');
+    expect(['verdict' => $sent['verdict'], 'next' => $sent['next']])->toBe($rest[0]['clean']);
+});
+
+it('puts a group’s own usual mistake first on the sheet, and who has faded most before those who keep it', function (): void {
+    $order = fn (): array => array_column($this->api('GET', '/api/check/square-knot')->assertOk()->json('knot.mistakes'), 'id');
+    expect($order()[0])->toBe('granny-knot');
+    for ($n = 0; $n < 6; $n++) {
+        $this->send($this->pass($this->ada, more: ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked', 'mistake' => 'thief-knot']))->assertOk();
+    }
+    expect($order()[0])->toBe('thief-knot');
+});
+
+it('gives what a knot is held against, and keeps what is for leaders to leaders', function (): void {
+    $compared = $this->api('GET', '/api/knots/square-knot/compared?view=left')->assertOk()->json();
+    expect($compared['untidy'])->not->toBeNull()->and($compared['narrow']['at'])->toHaveCount(2);
+    expect(array_column($compared['good'], 'mirrored'))->toContain(true);
+    $mirrored = $this->api('GET', '/api/knots/square-knot?view=left')->json('loose');
+    expect($compared['right'])->toBe($mirrored);
+    $this->api('GET', '/api/knots/handcuff-knot/compared')->assertNotFound();
+    $this->api('GET', '/api/knots/square-lashing/compared')->assertOk()->assertJsonPath('narrow', null);
+});
