@@ -85,6 +85,8 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::get('/learners/{learner}', [CrewController::class, 'learner']);
     Route::get('/group', [GroupController::class, 'show']);
     Route::put('/group', [GroupController::class, 'change'])->can('plan');
+    Route::get('/group/memory', [GroupController::class, 'memory'])->can('teach');
+    Route::put('/group/memory', [GroupController::class, 'chooseMemory'])->can('plan');
     Route::post('/ropes', [GroupController::class, 'addRope'])->can('plan');
     Route::put('/ropes/{rope}', [GroupController::class, 'changeRope'])->can('plan');
     Route::delete('/ropes/{rope}', [GroupController::class, 'removeRope'])->can('plan');

@@ -161,7 +161,10 @@ abstract class BrowserCase extends TestCase
     /** The wide target of a learner's row on Check, which opens the parts. */
     protected function lookCloser(string $learner): void
     {
-        $this->find("[data-learner=\"$learner\"] button")->click();
+        $row = $this->find("[data-learner=\"$learner\"] button");
+        // Clear of the bar along the bottom of a phone.
+        $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$row]);
+        $row->click();
     }
 
     /** The field under a label. */
@@ -224,6 +227,11 @@ abstract class BrowserCase extends TestCase
     protected function text(): string
     {
         return (string) $this->browser->executeScript('return document.body.innerText');
+    }
+
+    public function script(string $script): mixed
+    {
+        return $this->browser->executeScript($script);
     }
 
     protected function press(string ...$keys): void

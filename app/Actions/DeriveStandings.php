@@ -8,6 +8,7 @@ use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Standing;
 use Compadre\Core\Checking\CheckEvent as CoreEvent;
+use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Standing as CoreStanding;
 use Compadre\Core\Checking\Standings;
 use Compadre\Core\Knots\Library;
@@ -24,6 +25,9 @@ final class DeriveStandings
     /** @var array<string, array{string, string, string}> group, learner and knot to be written */
     private array $touched = [];
 
+    /** @var array<string, MemoryModel> by group */
+    private array $models = [];
+
     /** @var list<array<string, mixed>> */
     private array $rows = [];
 
@@ -39,7 +43,7 @@ final class DeriveStandings
         $this->load($event->learner_id, $event->knot, $key);
         $this->events[$key][$event->id] = $event->toCore();
         $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot];
-        $standing = Standings::derive($this->events[$key], $this->library->hard())[0] ?? null;
+        $standing = $this->derived($event->group_id, $key);
         $event = $read->answered($standing?->level);
         $this->rows[] = $event->getAttributes();
 
@@ -52,11 +56,12 @@ final class DeriveStandings
             CheckEvent::query()->insert($rows);
         }
         foreach ($this->touched as $key => [$group, $learner, $knot]) {
-            $this->replace($group, $learner, $knot, Standings::derive($this->events[$key], $this->library->hard())[0] ?? null);
+            $this->replace($group, $learner, $knot, $this->derived($group, $key));
         }
         $this->rows = [];
         $this->touched = [];
         $this->events = [];
+        $this->models = [];
     }
 
     /** Derives every row of a group anew. */
@@ -66,10 +71,17 @@ final class DeriveStandings
             $group->learners()->lockForUpdate()->pluck('id');
             Standing::query()->where('group_id', $group->id)->delete();
             $events = CheckEvent::query()->where('group_id', $group->id)->get()->map(fn (CheckEvent $event): CoreEvent => $event->toCore());
-            foreach (Standings::derive($events, $this->library->hard()) as $standing) {
+            foreach (Standings::derive($events, $this->library->hard(), $group->memory()) as $standing) {
                 Standing::query()->insert(self::row($group->id, $standing));
             }
         });
+    }
+
+    private function derived(string $group, string $key): ?CoreStanding
+    {
+        $this->models[$group] ??= Group::query()->findOrFail($group)->memory();
+
+        return Standings::derive($this->events[$key], $this->library->hard(), $this->models[$group])[0] ?? null;
     }
 
     private function load(string $learner, string $knot, string $key): void

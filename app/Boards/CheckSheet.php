@@ -10,7 +10,6 @@ use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Rope;
 use App\Packs\Packs;
-use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\UsualMistakes;
 use Compadre\Core\Checking\VerdictTable;
 use Compadre\Core\Knots\KnotMistake;
@@ -80,11 +79,12 @@ final readonly class CheckSheet
         $state = GroupState::of($group, $this->shelf);
         $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks']);
         $meeting = self::tonight($group);
+        $open = $state->wantedBy($learner);
         $rows = [];
         foreach ($this->library->all() as $order => $knot) {
             $standing = $learner->standings->firstWhere('knot', $knot->id);
             $mark = $standing === null ? null : Marks::of($standing, $state->today);
-            $wanted = self::wanted($state, $learner, $knot->id);
+            $wanted = $open[$knot->id] ?? null;
             if ($wanted === null && ! ($mark['due'] ?? false)) {
                 continue;
             }
@@ -120,7 +120,7 @@ final readonly class CheckSheet
         foreach ($state->learners as $order => $learner) {
             $standing = $learner->standings->firstWhere('knot', $knot->id);
             $present = isset($here[$learner->id]) ? (bool) $here[$learner->id] : null;
-            $wanted = self::wanted($state, $learner, $knot->id);
+            $wanted = $state->wantedBy($learner)[$knot->id] ?? null;
             $mark = $standing === null ? null : Marks::of($standing, $state->today);
             // Of those who have it, whoever has not tied it longest goes first.
             $rows[] = [[match ($present) {
@@ -135,21 +135,5 @@ final readonly class CheckSheet
         usort($rows, fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return array_column($rows, 1);
-    }
-
-    /** The level of this knot that the learner's open badges still ask for. */
-    private static function wanted(GroupState $state, Learner $learner, string $knot): ?Level
-    {
-        $reached = GroupState::levels($learner)[$knot] ?? null;
-        $wanted = null;
-        foreach ($state->badgesOf($learner) as $badge) {
-            foreach (GroupState::progress($badge, $learner)['complete'] ? [] : $badge->requirement->leaves() as $leaf) {
-                if ($leaf->knot === $knot && ! $leaf->metBy($reached, GroupState::ticked($learner)) && ($wanted === null || $leaf->level->rung() > $wanted->rung())) {
-                    $wanted = $leaf->level;
-                }
-            }
-        }
-
-        return $wanted;
     }
 }

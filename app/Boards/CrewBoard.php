@@ -6,6 +6,7 @@ namespace App\Boards;
 
 use App\Models\Group;
 use App\Models\Standing;
+use Compadre\Core\Checking\Level;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
@@ -29,6 +30,7 @@ final readonly class CrewBoard
                 'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value,
                 'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
                 'badges' => array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner), $state->badgesOf($learner)),
+                'wanted' => (object) array_map(fn (Level $level): string => $level->value, $state->wantedBy($learner)),
             ];
         }
 
@@ -36,7 +38,24 @@ final readonly class CrewBoard
             'knots' => array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->knot($id)->names[0]], $this->columns($state)),
             'learners' => $learners,
             'ready' => $this->ready($state),
+            'badges' => array_values(array_map(fn (BadgePack $badge): array => ['id' => $badge->id, 'name' => $badge->name, 'knots' => $badge->knots()], array_filter($state->badges, fn (string $key): bool => ! str_contains($key, '@'), ARRAY_FILTER_USE_KEY))),
+            'today' => $state->today, 'tonight' => $this->tonight($state),
         ];
+    }
+
+    /** @return list<array{id: string, name: string, words: list<string>}> what was checked today, learner by learner */
+    private function tonight(GroupState $state): array
+    {
+        $changed = [];
+        foreach ($state->learners as $learner) {
+            $words = $learner->standings->where('day', $state->today)->sortBy('knot')
+                ->map(fn (Standing $standing): string => $this->library->knot($standing->knot)->names[0].': '.lcfirst(Marks::of($standing, $state->today)['words']))->values()->all();
+            if ($words !== []) {
+                $changed[] = ['id' => $learner->id, 'name' => $learner->name, 'words' => array_values($words)];
+            }
+        }
+
+        return $changed;
     }
 
     /** @return list<string> the knots of the group's badges, in badge order, then any other knot somebody has met */

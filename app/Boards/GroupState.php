@@ -62,6 +62,23 @@ final readonly class GroupState
         return $levels;
     }
 
+    /** @return array<string, Level> the level of each knot that the learner's open badges still ask for, by knot */
+    public function wantedBy(Learner $learner): array
+    {
+        $levels = self::levels($learner);
+        $ticked = self::ticked($learner);
+        $wanted = [];
+        foreach ($this->badgesOf($learner) as $badge) {
+            foreach (self::progress($badge, $learner)['complete'] ? [] : $badge->requirement->leaves() as $leaf) {
+                if (! $leaf->metBy($levels[$leaf->knot] ?? null, $ticked) && (! isset($wanted[$leaf->knot]) || $leaf->level->rung() > $wanted[$leaf->knot]->rung())) {
+                    $wanted[$leaf->knot] = $leaf->level;
+                }
+            }
+        }
+
+        return $wanted;
+    }
+
     /** @return list<BadgePack> the badges a learner is under way to */
     public function badgesOf(Learner $learner): array
     {

@@ -55,7 +55,7 @@ final class KnotView
             $knots = [];
             foreach ($this->library->all() as $knot) {
                 if ($knot->isTaught()) {
-                    $knots[] = self::about($knot) + ['methods' => $knot->methodIds(), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
+                    $knots[] = self::about($knot) + ['methods' => array_map(fn (Method $way): string => $way->id, $knot->ways()), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
                 }
             }
 
@@ -96,7 +96,7 @@ final class KnotView
                 'tidy' => $method->hasTight() ? Drawing::tight($from->of(DiagramBuilder::tight($method, $knot->file)))->toArray() : Drawing::loose($from->of($plain))->toArray(),
                 'untidy' => $untidy === null ? null : Drawing::loose($from->of($untidy))->toArray(),
                 'good' => $this->good($knot, $method, $from),
-                'narrow' => $this->narrow(Narrowing::of((new MistakeFinder($this->library, $this->index))->of($knot, $method)), $plain, $from),
+                'narrow' => $this->narrow(Narrowing::of($this->drawable($knot, $method, $plain)), $plain, $from),
             ];
         });
     }
@@ -134,6 +134,12 @@ final class KnotView
         }
 
         return $good;
+    }
+
+    /** @return list<Found> the errors that can be shown on the outline of the right knot, the likeliest first */
+    private function drawable(KnotPack $knot, Method $method, Diagram $right): array
+    {
+        return array_values(array_filter((new MistakeFinder($this->library, $this->index))->of($knot, $method), static fn (Found $found): bool => WrongForm::isDrawable($found, $right)));
     }
 
     /** @return ?array<string, mixed> a question about a crossing and where its answers lead, or the errors that are left */
@@ -221,7 +227,7 @@ final class KnotView
 
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
-            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->methods),
+            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->ways()),
             'method' => $method->id, 'view' => $view->value, 'version' => $knot->version,
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'look' => [
@@ -296,7 +302,7 @@ final class KnotView
     {
         return [
             'id' => $knot->id, 'name' => $knot->names[0], 'names' => $knot->names, 'family' => $knot->family, 'purpose' => $knot->purpose,
-            'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites,
+            'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites, 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
         ];
     }
 }

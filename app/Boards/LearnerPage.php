@@ -10,9 +10,11 @@ use App\Models\Learner;
 use App\Models\Standing;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\MarkWords;
+use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
  * One learner: badges requirement by requirement, and every check there is.
@@ -28,11 +30,14 @@ final readonly class LearnerPage
     {
         $state = GroupState::of($group, $this->shelf);
         $learner->load(['standings', 'pursuits', 'ticks']);
-        $badges = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => $badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner))], $state->badgesOf($learner));
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();
         $names = $group->people()->pluck('name', 'id');
+        $badges = array_map(
+            fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => self::satisfied($badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner)), $learner, $events, $names->all())],
+            $state->badgesOf($learner),
+        );
         $takenBack = $events->where('kind', Kind::Retract)->pluck('target')->all();
 
         return [
@@ -42,6 +47,33 @@ final readonly class LearnerPage
             'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, (string) ($names[$event->by] ?? 'someone'), in_array($event->id, $takenBack, true)))->all()),
             'knots' => (object) array_map(fn ($knot): string => $knot->names[0], $this->library->all()),
         ];
+    }
+
+    /**
+     * The outline of a badge with, at each knot that is met, the result that satisfied it.
+     *
+     * @param  array<string, mixed>  $outline
+     * @param  Collection<int, CheckEvent>  $events
+     * @param  array<array-key, mixed>  $names
+     * @return array<string, mixed>
+     */
+    private static function satisfied(array $outline, Learner $learner, Collection $events, array $names): array
+    {
+        if (is_array($outline['parts'] ?? null)) {
+            $outline['parts'] = array_map(fn (array $part): array => self::satisfied($part, $learner, $events, $names), $outline['parts']);
+        }
+        $standing = isset($outline['knot']) && $outline['met'] === true ? $learner->standings->firstWhere('knot', $outline['knot']) : null;
+        $day = match ($outline['level'] ?? null) {
+            'kept' => $standing?->kept_since,
+            'has_it' => $standing?->has_it_since,
+            default => null,
+        };
+        if ($day === null) {
+            return $outline;
+        }
+        $event = $events->first(fn (CheckEvent $one): bool => $one->knot === $outline['knot'] && $one->day === $day && $one->verdict === Verdict::HasIt);
+
+        return $outline + ['since' => ['day' => $day, 'by' => $event === null ? null : (string) ($names[$event->by] ?? 'someone'), 'prior' => $event?->kind === Kind::Prior]];
     }
 
     /** @return array{id: string, name: string, age_band: string, hand: ?string} */

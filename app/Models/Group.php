@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Compadre\Core\Checking\MemoryModel;
+use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
@@ -23,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $old_share of a meeting, kept for old knots
  * @property ?int $new_knots the most in a meeting; null: as many as the youngest can take
  * @property ?array<string, string> $methods the house method by knot
+ * @property ?array<string, float> $memory_model how its learners forget, where it has taken over its own figures
  * @property ?string $calendar_hash
  * @property bool $calendar_places
  */
@@ -35,7 +38,7 @@ final class Group extends Model
 
     protected function casts(): array
     {
-        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class];
+        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'memory_model' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class];
     }
 
     /** @return HasMany<Learner, $this> */
@@ -135,6 +138,12 @@ final class Group extends Model
     public function ownBadges(): array
     {
         return array_values($this->badgePacks()->get()->map(fn (OwnBadge $own): BadgePack => $own->read())->all());
+    }
+
+    /** How its learners forget. */
+    public function memory(): MemoryModel
+    {
+        return $this->memory_model === null ? MemoryModel::usual() : MemoryModel::from(Fields::of($this->memory_model));
     }
 
     /** Today's date where the group meets. */

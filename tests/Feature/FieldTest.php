@@ -128,3 +128,42 @@ it('gives what a knot is held against, and keeps what is for leaders to leaders'
     $this->api('GET', '/api/knots/handcuff-knot/compared')->assertNotFound();
     $this->api('GET', '/api/knots/square-lashing/compared')->assertOk()->assertJsonPath('narrow', null);
 });
+
+it('gives it for every knot, every way of tying it, and both hands', function (): void {
+    foreach ($this->api('GET', '/api/knots')->json('knots') as $knot) {
+        foreach ($knot['methods'] as $method) {
+            foreach (['learner', 'left'] as $view) {
+                $this->json('GET', "/api/knots/{$knot['id']}/compared?view=$view&method=$method")->assertOk();
+            }
+        }
+    }
+});
+
+it('shows how the group’s own figures for forgetting do, and goes over to them only when asked', function (): void {
+    $few = $this->api('GET', '/api/group/memory')->assertOk()->json();
+    expect($few)->toMatchArray(['results' => 0, 'needed' => 200, 'own' => null, 'better' => false, 'in_use' => null]);
+    $this->refused($this->api('PUT', '/api/group/memory', ['use' => 'own']), '/use', 'until there are 200 results');
+    // Learners who keep knots for months: tied right every three weeks.
+    $knots = ['overhand', 'figure-eight', 'bowline', 'square-knot', 'sheet-bend', 'clove-hitch', 'half-hitch', 'timber-hitch', 'two-half-hitches'];
+    $start = \Carbon\CarbonImmutable::parse('2026-03-01T18:00:00Z');
+    foreach ([$this->ada, $this->bram, $this->cleo] as $learner) {
+        for ($week = 0; $week < 10; $week++) {
+            $this->send(...array_map(fn (string $knot): array => $this->pass($learner, $knot, ['observed_at' => $start->addWeeks(3 * $week)->toIso8601ZuluString()]), $knots))->assertOk();
+        }
+    }
+    $before = Standing::query()->where('learner_id', $this->ada->id)->where('knot', 'bowline')->sole()->half_life_days;
+    $board = $this->api('GET', '/api/group/memory')->assertOk()->json();
+    expect($board['results'])->toBe(243)->and($board['own']['figures']['start'])->toBeGreaterThan(7.0)->and($board['own']['score'])->toBeLessThan($board['usual']['score'])->and($board['better'])->toBeTrue();
+    $this->api('PUT', '/api/group/memory', ['use' => 'own'])->assertOk()->assertJsonPath('in_use', $board['own']['figures']);
+    $row = fn (): float => Standing::query()->where('learner_id', $this->ada->id)->where('knot', 'bowline')->sole()->half_life_days;
+    expect($row())->toBeGreaterThan($before);
+    // A new check is derived by them too, and a rebuild changes nothing.
+    $this->send($this->pass($this->ada, 'bowline'))->assertOk();
+    $now = $row();
+    app(\App\Actions\DeriveStandings::class)->rebuild($this->crew->refresh());
+    expect($row())->toBe($now);
+    $this->api('PUT', '/api/group/memory', ['use' => 'usual'])->assertOk()->assertJsonPath('in_use', null);
+    expect($row())->toBeLessThan($now);
+    $this->become($this->person($this->crew, Role::Instructor, 'tobin@gullwick.example'));
+    $this->api('PUT', '/api/group/memory', ['use' => 'own'])->assertForbidden();
+});

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\ChooseMemory;
 use App\Actions\KeepBadge;
 use App\Actions\KeepHouse;
 use App\Boards\HouseView;
+use App\Boards\MemoryBoard;
 use App\Boards\PeopleView;
 use App\Models\Learner;
 use App\Models\Rope;
@@ -94,5 +96,18 @@ final class GroupController extends Controller
         $keep->tick($this->user($request), $learner, $note, $this->fields($request)->flag('met'));
 
         return new Response(status: 204);
+    }
+
+    public function memory(Request $request, MemoryBoard $board): JsonResponse
+    {
+        return new JsonResponse($board->of($this->group($request)));
+    }
+
+    public function chooseMemory(Request $request, ChooseMemory $choose, MemoryBoard $board): JsonResponse
+    {
+        $group = $this->group($request);
+        $choose($group, $this->fields($request)->text('use') === 'own');
+
+        return new JsonResponse($board->of($group->refresh()));
     }
 }

@@ -15,10 +15,6 @@ final readonly class Memory
 {
     public const DUE_BELOW = 0.7;
 
-    private const START = 7.0;
-
-    private const HARD_START = 5.0;
-
     private function __construct(public float $halfLife, public string $lastDay)
     {
     }
@@ -27,20 +23,52 @@ final readonly class Memory
      * @param  list<DayResult>  $results  in any order
      * @return ?self null before the first has it
      */
-    public static function from(array $results, bool $hard): ?self
+    public static function from(array $results, bool $hard, ?MemoryModel $model = null): ?self
     {
         $memory = null;
-        foreach (self::byDay($results) as $day => $verdicts) {
-            if ($memory === null) {
-                $memory = in_array(Verdict::HasIt, $verdicts, true) ? new self($hard ? self::HARD_START : self::START, $day) : null;
-
-                continue;
-            }
-            $worst = self::worst($verdicts);
-            $memory = $worst === null ? $memory : new self(self::after($memory->halfLife, $worst), $day);
+        foreach (self::steps($results, $hard, $model ?? MemoryModel::usual()) as [$memory]) {
+            // The last one stands.
+            continue;
         }
 
         return $memory;
+    }
+
+    /**
+     * What the memory said on each later day, and what came of it.
+     *
+     * @param  list<DayResult>  $results  in any order
+     * @return list<Prediction>
+     */
+    public static function predictions(array $results, bool $hard, ?MemoryModel $model = null): array
+    {
+        $predictions = [];
+        $before = null;
+        foreach (self::steps($results, $hard, $model ?? MemoryModel::usual()) as [$memory, $worst]) {
+            if ($before instanceof self) {
+                $predictions[] = new Prediction($memory->lastDay, $before->chance($memory->lastDay), $worst !== Verdict::TieAgain && $worst !== Verdict::WithHelp);
+            }
+            $before = $memory;
+        }
+
+        return $predictions;
+    }
+
+    /**
+     * @param  list<DayResult>  $results
+     * @return iterable<array{self, Verdict}> the memory after each day that changed it, and that day's worst verdict
+     */
+    private static function steps(array $results, bool $hard, MemoryModel $model): iterable
+    {
+        $memory = null;
+        foreach (self::byDay($results) as $day => $verdicts) {
+            $worst = $memory instanceof self ? self::worst($verdicts) : (in_array(Verdict::HasIt, $verdicts, true) ? Verdict::HasIt : null);
+            if ($worst === null) {
+                continue;
+            }
+            $memory = $memory instanceof self ? new self($model->after($memory->halfLife, $worst), $day) : new self($hard ? $model->hardStart : $model->start, $day);
+            yield [$memory, $worst];
+        }
     }
 
     /** As it was derived before and kept: half-life in days, and the last day that changed it. */
@@ -66,15 +94,6 @@ final readonly class Memory
         $days = (int) floor($this->halfLife * log(1 / self::DUE_BELOW, 2)) + 1;
 
         return (new DateTimeImmutable($this->lastDay))->modify("+$days days")->format('Y-m-d');
-    }
-
-    private static function after(float $halfLife, Verdict $worst): float
-    {
-        return match ($worst) {
-            Verdict::HasIt => $halfLife * 2.2,
-            Verdict::TieAgain => max(3.0, $halfLife * 0.5),
-            default => $halfLife * 1.4,
-        };
     }
 
     /** @param  list<Verdict>  $verdicts */

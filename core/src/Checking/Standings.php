@@ -17,11 +17,11 @@ final class Standings
      * @param  list<string>  $hardKnots
      * @return list<Standing> by learner and knot
      */
-    public static function derive(iterable $events, array $hardKnots = []): array
+    public static function derive(iterable $events, array $hardKnots = [], ?MemoryModel $model = null): array
     {
         $standings = [];
         foreach (self::grouped(self::inForce(EventOrder::sort($events))) as $entries) {
-            $standings[] = self::one($entries, $hardKnots);
+            $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual());
         }
 
         return $standings;
@@ -103,7 +103,7 @@ final class Standings
      * @param  non-empty-list<CheckEvent>  $events
      * @param  list<string>  $hardKnots
      */
-    private static function one(array $events, array $hardKnots): Standing
+    private static function one(array $events, array $hardKnots, MemoryModel $model): Standing
     {
         $results = array_map(static fn (CheckEvent $event): DayResult => new DayResult($event->day, $event->verdict, $event->kind === Kind::Prior), $events);
         $current = $events[count($events) - 1];
@@ -116,7 +116,7 @@ final class Standings
 
         return new Standing(
             $current->learner, $current->knot, Ladder::level($results), $current, $results, $leaders,
-            Memory::from($results, in_array($current->knot, $hardKnots, true)),
+            Memory::from($results, in_array($current->knot, $hardKnots, true), $model),
             self::since($results, Level::HasIt), self::since($results, Level::Kept),
         );
     }

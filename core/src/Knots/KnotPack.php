@@ -113,6 +113,12 @@ final readonly class KnotPack
         throw Refusal::of('/method', $id, 'one of '.implode(', ', $this->methodIds()));
     }
 
+    /** @return list<Method> the ways of tying it; a form without steps is kept only to be recognised */
+    public function ways(): array
+    {
+        return array_values(array_filter($this->methods, static fn (Method $method): bool => $method->steps !== []));
+    }
+
     /**
      * The forms that are as good as one method's: its mirror image, unless the hand matters, and the knot's other methods, as they
      * lie when they are done.
@@ -122,7 +128,7 @@ final readonly class KnotPack
     public function otherForms(Method $method): array
     {
         $forms = $this->handMatters || ! $this->hasFingerprint() ? [] : [[$method, true]];
-        foreach ($this->methods as $other) {
+        foreach ($this->ways() as $other) {
             // A method that is drawn before its last pull looks like no finished knot.
             if ($other->id !== $method->id && ($other->differs === null || $other->hasTight())) {
                 $forms[] = [$other, false];

@@ -26,8 +26,9 @@ final class Untidy
         foreach (self::HEIGHTS as $height) {
             try {
                 $bent = DiagramBuilder::loose(self::bent($method, $height), $file);
+                Drawing::loose($bent);
             } catch (Refusal) {
-                // A crossing has gone or come: too careless to be the same knot.
+                // A crossing has gone or come, or it cannot be drawn: too careless to be shown.
                 continue;
             }
             if (self::crossings($bent) === $words) {

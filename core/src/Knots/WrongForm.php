@@ -7,6 +7,7 @@ namespace Compadre\Core\Knots;
 use Compadre\Core\Knots\Mistakes\Found;
 use Compadre\Core\Knots\Mistakes\KnotIndex;
 use Compadre\Core\Knots\Mistakes\MistakeFinder;
+use Compadre\Core\Refusal;
 
 /**
  * A usual mistake as it is shown: its drawing on the outline of the right knot, or that of the knot it becomes, and the
@@ -36,6 +37,18 @@ final readonly class WrongForm
         }
 
         return array_slice(array_values($forms), 0, self::MOST);
+    }
+
+    /** Whether an error can be drawn so: with some, overs and unders go round in a circle, and no rope lies undermost. */
+    public static function isDrawable(Found $found, Diagram $right): bool
+    {
+        try {
+            Drawing::loose(self::onOutline($found, $right)->diagram);
+        } catch (Refusal) {
+            return false;
+        }
+
+        return true;
     }
 
     /** An error as it shows on the outline of the right knot, every crossing ringed that differs. */

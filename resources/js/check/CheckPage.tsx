@@ -42,7 +42,7 @@ function OneKnot({ knot, knots }: { knot: string; knots: Schemas['KnotAbout'][] 
   const named = knots.filter((one) => one.names.some((name) => startsWith(name, text)));
   const shown = named.length > 0 ? named : knots;
   const current = useRef<HTMLAnchorElement>(null);
-  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [knot]);
+  useEffect(() => { current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }); }, [knot]);
   return (
     <div className="flex max-w-3xl flex-col gap-4">
       <CheckHead by="knot" />

@@ -11,7 +11,7 @@ export function FindBox({ label, value, onChange, onEnter }: { label: string; va
   return (
     <label className="flex min-h-12 items-center gap-2 rounded-full border border-soft bg-card px-4 focus-within:border-ink">
       <Search aria-hidden className="size-5 shrink-0 text-soft" />
-      <input aria-label={label} placeholder={label} value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') onEnter?.(); if (event.key === 'Escape') onChange(''); }} className="min-h-11 w-full min-w-0 bg-transparent outline-none placeholder:text-soft" />
+      <input aria-label={label} placeholder={label} value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.preventDefault(); onEnter?.(); } if (event.key === 'Escape') onChange(''); }} className="min-h-11 w-full min-w-0 bg-transparent outline-none placeholder:text-soft" />
     </label>
   );
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { keep, store } from '../outbox/store';
-import { answerTo, sync } from '../outbox/sync';
+import { answerTo, noteKept, sync } from '../outbox/sync';
 import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];
@@ -37,12 +37,13 @@ const PATIENCE = 2_500;
  * Keeps a check event on the device, then sends it. Where no answer comes in time, what the device looked up stands until the
  * server has derived it.
  */
-export async function record(draft: Draft, who: string, provisional: Pick<Answer, 'verdict' | 'next'>): Promise<Answer & { provisional: boolean }> {
+export async function record(draft: Draft, who: string, provisional: Pick<Answer, 'verdict' | 'next'>, patience = PATIENCE): Promise<Answer & { provisional: boolean }> {
   const id = uuid7();
   await keep((device, seq) => ({
     id, seq, state: 'waiting', who, verdict: words.verdicts[provisional.verdict],
     event: { ...draft, id, schema: 1, device, device_seq: seq, observed_at: new Date().toISOString() },
   }));
-  const answer = await answerTo(id, PATIENCE);
+  await noteKept();
+  const answer = await answerTo(id, patience);
   return answer === null ? { id, level: null, ...provisional, provisional: true } : { ...answer, provisional: false };
 }

@@ -1,19 +1,26 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { UserPlus } from 'lucide-react';
+import { ClipboardList, Printer, UserPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { crewQuery, queryClient } from '../api/queries';
-import { Mark } from '../drawing/Mark';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { SelectField } from '../ui/Field';
+import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { AddLearners } from './AddLearners';
+import { Board, type Zoom } from './Board';
 import { HadBefore } from './HadBefore';
 import { Legend } from './Legend';
+import { type Sieve, sieved } from './sieve';
 
 type Crew = Schemas['Crew'];
+
+/** So many knots fit beside each other at the usual size; more are shown from farther off. */
+const USUALLY = 14;
 
 export function CrewPage() {
   const me = useMe();
@@ -22,24 +29,53 @@ export function CrewPage() {
   const [had, setHad] = useState(false);
   if (crew.isPending) return <Loading />;
   if (crew.isError) return <Failure error={crew.error} retry={() => void crew.refetch()} />;
+  const { learners, ready, tonight } = crew.data;
   return (
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{words.crew.title}</h1>
-        <div className="flex flex-wrap gap-3">
-        {me.may.teach && crew.data.learners.length > 0 && <Button onClick={() => setHad(true)}>{words.crew.had}</Button>}
+        <div className="flex flex-wrap gap-3 print:hidden">
+        {learners.length > 0 && <Link to="/pocket" className={LINK}><ClipboardList aria-hidden className="size-5" /> {words.pocket.title}</Link>}
+        {learners.length > 0 && <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.crew.print}</button>}
+        {me.may.teach && learners.length > 0 && <Button onClick={() => setHad(true)}>{words.crew.had}</Button>}
         {me.may.people && <Button onClick={() => setAdding(true)}><UserPlus aria-hidden className="size-5" /> {words.crew.add}</Button>}
         </div>
       </div>
-      {crew.data.ready.length > 0 && (
-        <ul className="flex max-w-4xl flex-col gap-1 rounded-xl border-l-4 border-right bg-card px-4 py-3">{crew.data.ready.map((line) => <li key={line}>{line}</li>)}</ul>
+      {ready.length > 0 && (
+        <ul className="flex max-w-4xl flex-col gap-1 rounded-xl border-l-4 border-right bg-card px-4 py-3">{ready.map((line) => <li key={line}>{line}</li>)}</ul>
       )}
-      {crew.data.learners.length === 0 ? <p>{words.crew.empty}</p> : <Board crew={crew.data} />}
+      {tonight.length > 0 && (
+        <details className="max-w-4xl rounded-xl border border-line bg-card px-4 print:hidden">
+          <summary className="min-h-12 content-center font-semibold">{words.crew.tonight(tonight.length)}</summary>
+          <ul className="flex flex-col gap-1 pb-3">{tonight.map((one) => <li key={one.id}><strong>{one.name}</strong>: {one.words.join(' ')}</li>)}</ul>
+        </details>
+      )}
+      {learners.length === 0 ? <p>{words.crew.empty}</p> : <Sifted crew={crew.data} />}
       <Legend />
       {me.may.people && <Archived />}
       {had && <HadBefore onClose={() => setHad(false)} />}
       <AddLearners open={adding} onClose={() => setAdding(false)} />
     </div>
+  );
+}
+
+/** The board with what is shown of it, and from how far. */
+function Sifted({ crew }: { crew: Crew }) {
+  const [sieve, setSieve] = useState<Sieve>({ badge: '', needs: '', due: false });
+  const { learners, knots } = sieved(crew, sieve);
+  const [zoom, setZoom] = useState<Zoom | null>(null);
+  const needed = crew.knots.filter((knot) => crew.learners.some((learner) => learner.wanted[knot.id] !== undefined));
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2 print:hidden">
+        <SelectField label={words.crew.byBadge} value={sieve.badge} onChange={(event) => setSieve({ ...sieve, badge: event.target.value })} options={[['', words.crew.allBadges], ...crew.badges.map((badge) => [badge.id, badge.name] as const)]} />
+        <SelectField label={words.crew.whoNeeds} value={sieve.needs} onChange={(event) => setSieve({ ...sieve, needs: event.target.value })} options={[['', words.crew.anyKnot], ...needed.map((knot) => [knot.id, knot.name] as const)]} />
+        <button type="button" aria-pressed={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.crew.onlyDue}</button>
+        <span className="w-72"><Choice label={words.crew.zoom} value={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')} onChange={setZoom} options={(['far', 'usual', 'near'] as const).map((one) => [one, words.crew.zooms[one]] as const)} /></span>
+      </div>
+      {sieve.needs !== '' && <p>{words.crew.need(learners.map((one) => one.name))}</p>}
+      {learners.length === 0 || knots.length === 0 ? <p>{words.crew.nobodySo}</p> : <Board crew={crew} learners={learners} knots={knots} zoom={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')} />}
+    </>
   );
 }
 
@@ -49,51 +85,9 @@ function Archived() {
   const back = useMutation({ mutationFn: (id: string) => call('PUT', `/api/archived/${id}`), onSuccess: () => void queryClient.invalidateQueries() });
   if (!archived.data || archived.data.learners.length === 0) return null;
   return (
-    <details>
+    <details className="print:hidden">
       <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">{words.crew.archived(archived.data.learners.length)}</summary>
       <ul>{archived.data.learners.map((one) => <li key={one.id} className="flex items-center gap-3">{one.name} <Button look="quiet" onClick={() => back.mutate(one.id)}>{words.crew.takeBack}</Button></li>)}</ul>
     </details>
-  );
-}
-
-function Board({ crew }: { crew: Crew }) {
-  return (
-    <div tabIndex={0} role="region" aria-label={words.crew.title} className="-mx-4 overflow-x-auto px-4 rail:mx-0 rail:px-0">
-      <table className="border-separate border-spacing-0" data-testid="board">
-        <thead>
-          <tr>
-            <th scope="col" className="sticky left-0 z-10 bg-paper pr-3 pb-2 text-left align-bottom text-sm font-semibold text-soft">{words.crew.learner}</th>
-            {crew.knots.map((knot) => <th key={knot.id} scope="col" className="w-20 min-w-20 px-1 pb-2 text-center align-bottom text-sm leading-tight font-semibold">{knot.name}</th>)}
-            <th scope="col" className="pb-2 pl-5 text-left align-bottom text-sm font-semibold text-soft">{words.crew.badges}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {crew.learners.map((learner) => (
-            <tr key={learner.id} className="group">
-              <th scope="row" className="sticky left-0 z-10 border-t border-line bg-paper pr-3 text-left font-semibold whitespace-nowrap group-hover:bg-wash">
-                <Link to={`/crew/${learner.id}`} className="flex min-h-12 items-center underline decoration-hemp decoration-2 underline-offset-4">{learner.name}</Link>
-              </th>
-              {crew.knots.map((knot) => {
-                const mark = learner.marks[knot.id] ?? null;
-                return <td key={knot.id} className="border-t border-line text-center group-hover:bg-wash" title={mark?.words}><span className="inline-flex align-middle"><Mark mark={mark} label={`${knot.name}: ${mark?.words ?? words.crew.none}`} size={30} /></span></td>;
-              })}
-              <td className="border-t border-line pl-5 whitespace-nowrap group-hover:bg-wash">{learner.badges.map((badge) => <BadgeCount key={badge.badge} badge={badge} />)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-/** A badge as beads on a string: one for each requirement. */
-function BadgeCount({ badge }: { badge: Schemas['BadgeProgress'] }) {
-  return (
-    <span className="mr-4 inline-flex items-center gap-2 text-sm">
-      <span aria-hidden className="inline-flex">
-        {Array.from({ length: badge.needed }, (_, n) => <span key={n} className={`-mr-px size-3.5 rounded-full border-2 border-ink ${n < badge.met ? 'bg-hemp' : 'bg-paper'}`} />)}
-      </span>
-      <span>{badge.name} {badge.met}/{badge.needed}</span>
-    </span>
   );
 }

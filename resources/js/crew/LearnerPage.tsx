@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
 import { dayShort, number } from '../words/format';
 import { words } from '../words/en';
+import { Overrule } from './Overrule';
 import { KeepLearner } from './KeepLearner';
 
 type Page = Schemas['LearnerPage'];
@@ -51,7 +52,7 @@ export function LearnerPage() {
             </div>
           ))}
         </section>
-        <History history={history} knots={knots} />
+        <History history={history} knots={knots} learner={learner} />
       </div>
       {keeping && <KeepLearner learner={learner} onClose={() => setKeeping(false)} />}
     </div>
@@ -64,7 +65,7 @@ function OutlineTree({ outline, knots, learner }: { outline: Schemas['Outline'];
   const Icon = outline.met ? Check : Circle;
   const icon = <Icon aria-label={outline.met ? words.crew.met : words.crew.open} className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`} strokeWidth={outline.met ? 3.5 : 2} />;
   if (outline.note) return <p className="flex items-center gap-2">{icon}<span className="flex-1"><span className="text-soft">{words.badges.kinds[outline.note]}: </span>{outline.words}</span>{me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
-  if (outline.knot) return <p className="flex gap-2">{icon}<span className="flex-1">{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}{outline.words && `, ${outline.words}`}</span></span>{outline.key && me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
+  if (outline.knot) return <p className="flex gap-2">{icon}<span className="flex-1">{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}{outline.words && `, ${outline.words}`}{outline.since && <span className="block text-sm">{outline.since.prior ? words.crew.prior : words.crew.since(dayShort(outline.since.day), outline.since.by)}</span>}</span></span>{outline.key && me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
   const all = outline.choose === outline.among;
   return (
     <div>
@@ -74,7 +75,9 @@ function OutlineTree({ outline, knots, learner }: { outline: Schemas['Outline'];
   );
 }
 
-function History({ history, knots }: { history: Page['history']; knots: Page['knots'] }) {
+function History({ history, knots, learner }: { history: Page['history']; knots: Page['knots']; learner: Page['learner'] }) {
+  const me = useMe();
+  const [about, setAbout] = useState<Page['history'][number] | null>(null);
   return (
     <section aria-labelledby="history">
       <h2 id="history" className="mb-3 text-xl">{words.crew.history}</h2>
@@ -87,9 +90,11 @@ function History({ history, knots }: { history: Page['history']; knots: Page['kn
               {[entry.words, entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`), entry.kind === 'overrule' ? words.crew.overrule : '', entry.clock_off ? words.crew.clockOff : '', entry.note ?? ''].filter((part) => part !== '').join(' ')}
               {entry.taken_back && <span className="inline-block pl-2">({words.crew.takenBack})</span>}
             </span>
+            {me.may.teach && !entry.taken_back && <button type="button" className="block min-h-12 text-sm text-soft underline" onClick={() => setAbout(entry)}>{words.crew.otherwise}<span className="sr-only">: {knots[entry.knot] ?? entry.knot}, {dayShort(entry.day)}</span></button>}
           </li>
         ))}
       </ol>
+      {about && <Overrule entry={about} learner={learner} knot={knots[about.knot] ?? about.knot} onClose={() => setAbout(null)} />}
     </section>
   );
 }

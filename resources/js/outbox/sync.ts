@@ -27,6 +27,9 @@ async function tell(trouble: SyncState['trouble']): Promise<void> {
   for (const listener of listeners) listener();
 }
 
+/** Counts anew what waits here: said at once when a check is kept, before it is on its way. */
+export const noteKept = (): Promise<void> => tell(state.trouble);
+
 async function send(events: Kept[]): Promise<void> {
   const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: events.map((one) => one.event) });
   for (const answer of results) asked.get(answer.id)?.(answer);

@@ -11,6 +11,7 @@ import { CheckPage } from '../check/CheckPage';
 import { CoursePage } from '../course/CoursePage';
 import { CrewPage } from '../crew/CrewPage';
 import { LearnerPage } from '../crew/LearnerPage';
+import { PocketPage } from '../crew/PocketPage';
 import { DemonstratePage } from '../demonstrate/DemonstratePage';
 import { PhonePage } from '../demonstrate/PhonePage';
 import { CardsPage, HandoutPage } from '../handout/HandoutPage';
@@ -80,6 +81,7 @@ function SignedIn() {
           <Route path="/knot/:knot" element={<KnotPage />} />
           <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
           <Route path="/check/:knot?" element={<CheckPage />} />
+          <Route path="/pocket" element={<PocketPage />} />
           <Route path="/crew" element={<CrewPage />} />
           <Route path="/crew/:learner" element={<LearnerPage />} />
           <Route path="/people" element={<PeoplePage />} />
