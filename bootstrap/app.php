@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\DeviceSignedOut;
 use App\Http\NotHere;
 use App\Http\Problem;
 use Compadre\Core\Refusal;
@@ -30,7 +31,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([NotHere::class, Refusal::class]);
+        $exceptions->dontReport([DeviceSignedOut::class, NotHere::class, Refusal::class]);
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error)?->response() : null);
     })
     ->create();

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'stateful' => ['127.0.0.1', '127.0.0.1:*', 'localhost', 'localhost:*'],
+    'stateful' => ['127.0.0.1', '127.0.0.1:*', 'localhost', 'localhost:*', ...array_filter(explode(',', (string) env('COMPADRE_LAN_HOSTS', '')))],
     'guard' => ['web'],
     'expiration' => null,
     'middleware' => [

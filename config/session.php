@@ -13,7 +13,8 @@ return [
     'cookie' => env('SESSION_COOKIE', 'compadre'),
     'path' => '/',
     'domain' => null,
-    'secure' => (bool) env('SESSION_SECURE', false),
+    // Over TLS the cookie stays there; on loopback there is none.
+    'secure' => null,
     'http_only' => true,
     'same_site' => 'lax',
 ];

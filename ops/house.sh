@@ -19,7 +19,7 @@ house_env() {
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
     (
         umask 077
-        render ops/conf/env HOUSE="$house" DIR="$dir" PORT="$web" DBPORT="$db" \
+        render ops/conf/env HOUSE="$house" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
             PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
         mv "$dir/env.part" "$dir/env"
     )
@@ -109,7 +109,7 @@ house_stop() {
         rm -f "$sockets"/*.sock*
         rmdir "$sockets" 2>/dev/null || true
     fi
-    rm -f "$dir/run/sockets"
+    rm -f "$dir/run/sockets" "$dir/run/lan.conf"
     step "the $house is stopped"
 }
 

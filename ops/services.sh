@@ -93,6 +93,6 @@ start_nginx() {
     local dir="$1" sockets="$2" port="$3"
     service_alive "$dir" nginx && return
     mkdir -p "$dir/run/nginx"
-    render ops/conf/nginx.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" PORT="$port" PUBLIC="$home/public" >"$dir/run/nginx.conf"
+    render ops/conf/nginx.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" PORT="$port" PUBLIC="$home/public" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
     setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 9>&-
 }

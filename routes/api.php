@@ -14,6 +14,7 @@ use App\Http\Controllers\RemoteController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\StoreController;
 use App\Http\Middleware\HoldToApi;
+use App\Http\Middleware\KnowDevice;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(HoldToApi::class)->group(function (): void {
@@ -32,7 +33,7 @@ Route::middleware(HoldToApi::class)->group(function (): void {
     });
 });
 
-Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
+Route::middleware(['auth:sanctum', KnowDevice::class, HoldToApi::class])->group(function (): void {
     Route::post('/sign-out', [AccountController::class, 'signOut']);
     Route::get('/me', [AccountController::class, 'me']);
     Route::get('/course', [CourseController::class, 'show']);
@@ -97,6 +98,8 @@ Route::middleware(['auth:sanctum', HoldToApi::class])->group(function (): void {
     Route::get('/group/badges/{badge}/moves', [GroupController::class, 'moves'])->can('plan');
     Route::put('/group/badges/{badge}/moves', [GroupController::class, 'move'])->can('plan');
     Route::put('/learners/{learner}/ticks/{note}', [GroupController::class, 'tick'])->can('teach');
+    Route::get('/devices', [PeopleController::class, 'devices']);
+    Route::delete('/devices/{device}', [PeopleController::class, 'signOutDevice']);
     Route::get('/people', [PeopleController::class, 'index'])->can('people');
     Route::post('/invitations', [PeopleController::class, 'invite'])->can('people');
     Route::delete('/invitations/{invitation}', [PeopleController::class, 'withdraw'])->can('people');

@@ -85,6 +85,17 @@ abstract class FeatureCase extends TestCase
         $this->actingAs($user);
     }
 
+    /** Signs in afresh, as on another device, and gives that device's id. */
+    protected function onDevice(string $email, string $agent): string
+    {
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $this->withHeader('User-Agent', $agent);
+        $this->api('POST', '/api/sign-in', ['email' => $email, 'password' => 'lantern-tail-77'])->assertOk();
+
+        return (string) $this->app['session']->get('device');
+    }
+
     /** @return list<Learner> */
     protected function learners(Group $group, string ...$names): array
     {

@@ -20,4 +20,9 @@ final class NotHere extends RuntimeException
     {
         return new self('knot', $id);
     }
+
+    public static function device(string $id): self
+    {
+        return new self('device', $id);
+    }
 }

@@ -39,6 +39,7 @@ final readonly class Problem
             $error instanceof Refusal => self::refusal($error),
             $error instanceof ModelNotFoundException => self::missing(strtolower(class_basename($error->getModel())), (string) ($error->getIds()[0] ?? '')),
             $error instanceof NotHere => self::missing($error->what, $error->id),
+            $error instanceof DeviceSignedOut => new self(401, $error->getMessage(), [['field' => '/device', 'value' => null, 'allowed' => 'a device that was not signed out', 'message' => $error->getMessage()]]),
             $error instanceof AuthenticationException => new self(401, 'Sign in first.'),
             $error instanceof AuthorizationException => new self(403, 'Your role does not allow this: ask a lead of your group.'),
             $error instanceof TokenMismatchException => new self(419, 'This page has been open for too long. Load it again; nothing was written.'),

@@ -32,7 +32,8 @@ final class GoneLearner extends Model
         $gone = [];
         $asked = $ids;
         while ($asked !== []) {
-            $found = self::query()->where('group_id', $group->id)->whereIn('id', $asked)->pluck('into_id', 'id')->all();
+            // Read as it is now, not as it was when the transaction began: whoever locks learners next must see what was done meanwhile.
+            $found = self::query()->where('group_id', $group->id)->whereIn('id', $asked)->sharedLock()->pluck('into_id', 'id')->all();
             $gone += $found;
             // Merged twice: the entry it went up in went up in another.
             $asked = array_values(array_diff(array_filter($found), array_keys($gone)));

@@ -6,11 +6,12 @@ import { queryClient } from './api/queries';
 import './app.css';
 import { startSync } from './outbox/sync';
 import { App } from './shell/App';
-import { startWorker } from './shell/offline';
+import { startLeaving, startWorker } from './shell/offline';
 import { applyScheme } from './shell/scheme';
 
 applyScheme();
 startWorker();
+startLeaving();
 startSync();
 
 const root = document.getElementById('app');

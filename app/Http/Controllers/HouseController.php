@@ -8,6 +8,7 @@ use App\Actions\Doorkeeper;
 use App\Actions\SetUpGroup;
 use App\Boards\BadgeList;
 use App\Boards\MeView;
+use App\Models\Device;
 use App\Models\Group;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -35,6 +36,7 @@ final class HouseController extends Controller
         $leader = $setUp($this->fields($request));
         Doorkeeper::guard()->login($leader);
         $request->session()->regenerate();
+        Device::of($request, $leader);
 
         return new JsonResponse(MeView::of($leader), 201);
     }

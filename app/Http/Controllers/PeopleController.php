@@ -7,8 +7,12 @@ namespace App\Http\Controllers;
 use App\Actions\Doorkeeper;
 use App\Actions\InvitePerson;
 use App\Actions\JoinByLink;
+use App\Actions\SignOutDevice;
+use App\Boards\DeviceList;
 use App\Boards\MeView;
 use App\Boards\PeopleView;
+use App\Http\NotHere;
+use App\Models\Device;
 use App\Models\Invitation;
 use App\Models\Role;
 use Illuminate\Http\JsonResponse;
@@ -44,7 +48,21 @@ final class PeopleController extends Controller
         $user = $join($token, $this->fields($request));
         Doorkeeper::guard()->login($user);
         $request->session()->regenerate();
+        Device::of($request, $user);
 
         return new JsonResponse(MeView::of($user), 201);
+    }
+
+    public function devices(Request $request): JsonResponse
+    {
+        return new JsonResponse(['devices' => DeviceList::of($request, $this->user($request))]);
+    }
+
+    public function signOutDevice(Request $request, string $device, SignOutDevice $signOut): Response
+    {
+        $known = in_array($device, array_column(DeviceList::of($request, $this->user($request)), 'id'), true) ? Device::query()->find($device) : null;
+        $signOut($known ?? throw NotHere::device($device));
+
+        return new Response(status: 204);
     }
 }

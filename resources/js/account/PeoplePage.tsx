@@ -26,12 +26,35 @@ export function PeoplePage() {
         ))}
       </ul>
       <Invite />
+      <Devices />
       <OpenLinks links={people.data.invitations} />
       <section>
         <h2 className="mb-2 text-xl">{words.people.ropes}</h2>
         <ul>{people.data.ropes.map((rope) => <li key={rope.id}>{rope.name}, {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material].toLowerCase()}{rope.is_usual && ` (${words.people.usual})`}</li>)}</ul>
       </section>
     </div>
+  );
+}
+
+/** Where people are signed in; a lost phone is signed out from here, and clears itself at its next contact. */
+function Devices() {
+  const devices = useQuery({ queryKey: ['devices'], queryFn: () => call<{ devices: Schemas['Device'][] }>('GET', '/api/devices') });
+  const signOut = useMutation({ mutationFn: (id: string) => call('DELETE', `/api/devices/${id}`), onSuccess: () => void queryClient.invalidateQueries({ queryKey: ['devices'] }) });
+  if (!devices.data) return null;
+  return (
+    <section aria-labelledby="devices">
+      <h2 id="devices" className="mb-1 text-xl">{words.people.devices}</h2>
+      <p className="mb-2 text-sm text-soft">{words.people.devicesAbout}</p>
+      <Faults error={signOut.error} />
+      <ul className="divide-y divide-line">
+        {devices.data.devices.map((device) => (
+          <li key={device.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
+            <span><strong>{device.who}</strong>, {device.label}<span className="block text-sm text-soft">{device.here ? words.people.here : words.people.seen(moment(device.seen_at))}</span></span>
+            {!device.here && <Button look="quiet" disabled={signOut.isPending} onClick={() => signOut.mutate(device.id)}>{words.people.signOutDevice}<span className="sr-only">: {device.who}, {device.label}</span></Button>}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -5,6 +5,7 @@ import { houseQuery, meQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { TextField } from '../ui/Field';
+import { stay } from '../shell/offline';
 import { words } from '../words/en';
 import { Doorway } from './Doorway';
 
@@ -14,6 +15,7 @@ export function SignInPage({ demo }: { demo: boolean }) {
   const signIn = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/sign-in', { email, password }),
     onSuccess: (me) => {
+      stay();
       queryClient.setQueryData(meQuery.queryKey, me);
       void queryClient.invalidateQueries({ queryKey: houseQuery.queryKey });
     },

@@ -3,6 +3,9 @@ import type { components } from './schema';
 export type Schemas = components['schemas'];
 export type Fault = Schemas['Problem']['errors'][number];
 
+/** Said in this window when the server answers that this device was signed out from elsewhere. */
+export const SIGNED_OUT_ELSEWHERE = 'compadre-signed-out-elsewhere';
+
 /** An answer that was not what was hoped for, with the server's own words. */
 export class ApiProblem extends Error {
   constructor(
@@ -52,5 +55,6 @@ export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: s
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
   const problem = answer as Partial<Schemas['Problem']> | null;
+  if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device')) window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
   throw new ApiProblem(response.status, problem?.message ?? 'Something went wrong on the server. Nothing was written.', problem?.errors ?? []);
 }

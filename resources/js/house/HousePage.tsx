@@ -9,6 +9,7 @@ import { Failure, Faults, Loading } from '../ui/states';
 import { number } from '../words/format';
 import { words } from '../words/en';
 import { Badges } from './Badges';
+import { Forgetting } from './Forgetting';
 import { CalendarPart, SheetsPart } from './Files';
 
 type Settings = Schemas['GroupSettings'];
@@ -25,7 +26,7 @@ export function HousePage() {
       <fieldset disabled={!me.may.plan} className="contents">
         <div className="grid gap-10 rail:grid-cols-2">
           <Ways settings={group.data} />
-          <Schools settings={group.data} />
+          <div className="flex flex-col gap-10"><Schools settings={group.data} /><Forgetting /></div>
         </div>
         <Badges settings={group.data} />
         <div className="grid gap-10 rail:grid-cols-2">

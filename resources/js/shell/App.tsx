@@ -29,7 +29,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from './me';
-import { keepGroup, keepKnots, startKeeping, warmKnots } from './offline';
+import { isLeaving, keepGroup, keepKnots, startKeeping, tellLeft, warmKnots } from './offline';
 
 export function App() {
   return (
@@ -55,6 +55,8 @@ function SignedIn() {
     return () => clearTimeout(later);
   }, [signedIn, tonight]);
   useEffect(() => { if (signedIn) void sync(); }, [signedIn]);
+  useEffect(() => void tellLeft(), []);
+  if (isLeaving()) return <SignInPage demo={house.data?.house === 'demo'} />;
   if (house.isError) return <Failure error={house.error} retry={() => void house.refetch()} />;
   if (me.isError) return <Failure error={me.error} retry={() => void me.refetch()} />;
   if (!house.data) return <Loading />;

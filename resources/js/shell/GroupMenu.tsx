@@ -2,13 +2,12 @@ import { LogOut, Menu, Moon, Package, Settings2, Sun, UserPlus } from 'lucide-re
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { call } from '../api/client';
 import { words } from '../words/en';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { saveFile, useSync } from '../outbox/SyncBar';
 import { useMe } from './me';
-import { forgetAll, stopKeeping } from './offline';
+import { leave } from './offline';
 import { currentScheme, toggleScheme } from './scheme';
 
 const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-highlighted:bg-wash';
@@ -19,21 +18,14 @@ export function GroupMenu() {
   const [scheme, setScheme] = useState(currentScheme);
   const { waiting, refused } = useSync();
   const [leaving, setLeaving] = useState(false);
-  const signOut = async (): Promise<void> => {
-    await stopKeeping();
-    await call('POST', '/api/sign-out');
-    await forgetAll();
-    // Loaded anew, so that nothing of the group stays in this device's memory.
-    window.location.assign('/');
-  };
   return (
     <>
     {leaving && (
       <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(waiting + refused)}>
         <div className="flex flex-col gap-3">
           <Button look="signal" onClick={() => setLeaving(false)}>{words.sync.stay}</Button>
-          <Button onClick={() => void saveFile().then(signOut)}>{words.sync.leaveFile}</Button>
-          <Button onClick={() => void signOut()}>{words.sync.leave}</Button>
+          <Button onClick={() => void saveFile().then(leave)}>{words.sync.leaveFile}</Button>
+          <Button onClick={() => void leave()}>{words.sync.leave}</Button>
         </div>
       </Sheet>
     )}
@@ -62,7 +54,7 @@ export function GroupMenu() {
             {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
             {scheme === 'dark' ? words.nav.light : words.nav.dark}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused > 0) setLeaving(true); else void signOut(); }}>
+          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused > 0) setLeaving(true); else void leave(); }}>
             <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
           </DropdownMenu.Item>
         </DropdownMenu.Content>

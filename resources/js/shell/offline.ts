@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { call, type Schemas } from '../api/client';
+import { ApiProblem, call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { forgetOutbox } from '../outbox/sync';
 import { keptView, VIEWS } from '../demonstrate/useShowSettings';
@@ -59,7 +59,7 @@ export async function keepGroup(tonight: string | null): Promise<void> {
 
 /** From here on the worker may keep what the server answers; it looks for a cache of this name. */
 export async function startKeeping(): Promise<void> {
-  if ('caches' in window) await caches.open(KEEPING);
+  if ('caches' in window && !isLeaving()) await caches.open(KEEPING);
 }
 
 /** Before signing out: what is still on its way here is shown, and not kept. */
@@ -72,6 +72,41 @@ export async function forgetAll(): Promise<void> {
   localStorage.removeItem(KEPT);
   await forgetOutbox();
   if ('caches' in window) await Promise.all(['group', 'knots'].map((name) => caches.delete(name)));
+}
+
+const LEAVING = 'compadre-leaving';
+
+/** Whether somebody signed out here without a network, and the server has not heard of it yet. */
+export const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
+
+/** Signs out: nothing of the group stays here, and where there is no network the server is told as soon as there is one. */
+export async function leave(): Promise<void> {
+  localStorage.setItem(LEAVING, 'yes');
+  await stopKeeping();
+  // A network that does not answer holds nobody up.
+  await Promise.race([tellLeft(), new Promise((done) => setTimeout(done, 3000))]);
+  await forgetAll();
+  others.postMessage('left');
+  // Loaded anew, so that nothing of the group stays in this device's memory.
+  window.location.assign('/');
+}
+
+/** Tells the server of a sign-out it has not heard of. */
+export async function tellLeft(): Promise<void> {
+  if (!isLeaving()) return;
+  const told = await call('POST', '/api/sign-out').then(() => true, (fault: unknown) => fault instanceof ApiProblem && fault.status === 401);
+  if (told) localStorage.removeItem(LEAVING);
+}
+
+export const stay = (): void => localStorage.removeItem(LEAVING);
+
+const others = new BroadcastChannel('compadre');
+
+/** Another tab has signed out, or a lead has signed this device out: this one leaves too. */
+export function startLeaving(): void {
+  others.addEventListener('message', (event) => { if (event.data === 'left') window.location.assign('/'); });
+  window.addEventListener('online', () => void tellLeft());
+  window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void stopKeeping().then(forgetAll).then(() => window.location.assign('/')));
 }
 
 function watch(onChange: () => void): () => void {

@@ -84,6 +84,10 @@ export const words = {
     done: 'Taken and cut', doneAbout: 'Writes it down in the store: what is taken is out, what was cut is pieces now.', caution: 'Sealing ends with heat is an adult’s job.',
   },
   house: {
+    forgetting: 'How knots are forgotten', forgettingAbout: 'When an old knot is due again follows from how fast knots fade. Once there are enough checks, the figures can be fitted to your own learners, and are held against days they have not seen.',
+    usualFigures: 'Usual figures', ownFigures: 'Your own', inUse: 'in use', forgets: (start: string, clean: string, prompts: string, again: string) => `Half is gone after ${start} days; a clean day makes that ${clean} times as long, one with help ${prompts} times, a day tied wrong ${again} times.`,
+    score: (brier: string) => `Off by ${brier} on average, squared (Brier score: 0 is always right, 0.25 is a coin).`, tooFew: (results: number, needed: number) => `${count(results, 'later day', 'later days')} so far; from ${number(needed)} on they can be fitted to your own learners.`,
+    judged: (better: boolean, days: number) => `Held against ${count(days, 'day', 'days')} that the fit has not seen: ${better ? 'your own figures predict better.' : 'your own figures predict no better than the usual ones.'}`, useOwn: 'Use our own', useUsual: 'Use the usual ones',
     title: 'Group and badges', ways: 'How you do it', name: 'The group’s name', tails: 'How long a tail must be', tailSchools: { longer: 'Whichever is longer', fixed: 'A fixed length for each class of knot', diameters: 'So many rope diameters' },
     tailAbout: { longer: 'Thick rope needs more, and no tail should be tiny: both rules, the longer counts.', fixed: 'Easy to remember; short for thick rope.', diameters: 'Fair to every rope; tiny in thin cord.' },
     backup: 'Back-up knot on the tail', backupNo: 'Only where it is called for', backupYes: 'Always', backupAbout: 'Always adds fourteen rope diameters to every tail.', units: 'Lengths in', mm: 'Millimetres', inches: 'Inches',
@@ -161,6 +165,7 @@ export const words = {
     legendItems: { rope: 'Has it: tying, dressing and tail all right', kept: 'Kept: right again on another day', due: 'Due: fading, tie it again soon', help: 'Wavy: with help', broken: 'Broken: not right yet', dotted: 'Dotted: not looked at', none: 'Not met yet' },
   },
   people: {
+    devices: 'Signed in on', devicesAbout: 'A phone that is lost or was lent: sign it out, and it clears itself as soon as it has a network.', here: 'this device', seen: (when: string) => `seen ${when}`, signOutDevice: 'Sign it out',
     title: 'People', invite: 'Invite someone', as: 'As', make: 'Make a link', link: 'Send this link to one person. It works once, for 24 hours, and is shown only now.', copy: 'Copy', copied: 'Copied', open: 'Open links', withdraw: 'Withdraw', until: (when: string) => `until ${when}`, you: 'you', ropes: 'Ropes', usual: 'usual',
   },
   setup: {

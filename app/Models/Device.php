@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Http\Request;
+
+/**
+ * A phone or computer that somebody is signed in on. Its id is kept in the session, so that it can be signed out from elsewhere.
+ *
+ * @property string $id
+ * @property string $user_id
+ * @property string $label
+ * @property CarbonImmutable $seen_at
+ * @property ?CarbonImmutable $revoked_at
+ * @property User $user
+ */
+final class Device extends Model
+{
+    use HasUuids;
+
+    private const SESSION = 'device';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['seen_at' => 'immutable_datetime', 'revoked_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** The device of this session, made known where it is not. */
+    public static function of(Request $request, User $user): self
+    {
+        $session = $request->session();
+        $id = $session->get(self::SESSION);
+        $known = is_string($id) ? self::query()->where('user_id', $user->id)->find($id) : null;
+        if ($known !== null) {
+            return $known;
+        }
+        $device = self::query()->create(['user_id' => $user->id, 'label' => self::labelled((string) $request->userAgent()), 'seen_at' => CarbonImmutable::now()]);
+        $session->put(self::SESSION, $device->id);
+
+        return $device;
+    }
+
+    /** What a person would call it. */
+    private static function labelled(string $agent): string
+    {
+        $named = static function (array $names) use ($agent): ?string {
+            foreach ($names as $sign => $name) {
+                if (str_contains($agent, $sign)) {
+                    return $name;
+                }
+            }
+
+            return null;
+        };
+        $browser = $named(['Edg' => 'Edge', 'Firefox' => 'Firefox', 'Chrome' => 'Chrome', 'Safari' => 'Safari']) ?? 'A browser';
+        $system = $named(['Android' => 'Android', 'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Windows' => 'Windows', 'Mac OS' => 'Mac', 'Linux' => 'Linux']);
+
+        return $system === null ? $browser : "$browser on $system";
+    }
+}
