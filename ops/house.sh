@@ -150,7 +150,7 @@ house_daily_dump() {
 }
 
 house_restore() {
-    local file="${1:-}" sockets kept
+    local file="${1:-}" sockets kept gone
     [ -n "$file" ] || fail "restore needs the file that backup wrote"
     [ -f "$file" ] || fail "there is no file '$file'"
     gzip -t "$file" 2>/dev/null || fail "'$file' is not a backup: it is not gzip, or it is damaged; nothing was changed"
@@ -159,12 +159,17 @@ house_restore() {
     kept="$(house_dir group)/backups/before-restore-$(date +%Y-%m-%d-%H%M%S).sql.gz"
     database_dump "$sockets" compadre_group "$kept"
     step "the state before is kept in $kept"
+    # Who was removed since that backup stays removed.
+    gone="$(mktemp)"
+    database_root "$sockets" -N compadre_group -e 'select id, group_id, into_id from gone_learners' >"$gone" 2>/dev/null || true
     # Read into a second database first, so that a file that breaks off changes nothing.
     database_root "$sockets" -e 'drop database if exists compadre_incoming; create database compadre_incoming'
     gzip -dc "$file" | database_root "$sockets" compadre_incoming || fail "'$file' could not be read in; nothing was changed"
     database_root "$sockets" -e 'drop database compadre_incoming; drop database compadre_group; create database compadre_group'
     gzip -dc "$file" | database_root "$sockets" compadre_group
     house_artisan group migrate --force >/dev/null
+    house_artisan group compadre:forget-again "$gone"
+    rm -f "$gone"
     echo "restored from $file"
 }
 

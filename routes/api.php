@@ -103,4 +103,7 @@ Route::middleware(['auth:sanctum', KnowDevice::class, HoldToApi::class])->group(
     Route::get('/people', [PeopleController::class, 'index'])->can('people');
     Route::post('/invitations', [PeopleController::class, 'invite'])->can('people');
     Route::delete('/invitations/{invitation}', [PeopleController::class, 'withdraw'])->can('people');
+    if (config()->string('app.house') === 'bench') {
+        require base_path('bench/routes.php');
+    }
 });

@@ -229,6 +229,52 @@ abstract class BrowserCase extends TestCase
         return (string) $this->browser->executeScript('return document.body.innerText');
     }
 
+    /** @param  list<mixed>  $arguments */
+    public function asyncScript(string $script, array $arguments = []): mixed
+    {
+        return $this->browser->executeAsyncScript($script, $arguments);
+    }
+
+    /** @param  callable(): bool  $is */
+    public function until(callable $is, string $what, int $seconds = 15): void
+    {
+        $this->wait(fn (): ?bool => $is() ? true : null, $what, $seconds);
+        $this->addToAssertionCount(1);
+    }
+
+    public function textNow(): string
+    {
+        return $this->text();
+    }
+
+    protected function window(): string
+    {
+        return $this->browser->getWindowHandle();
+    }
+
+    protected function newTab(): void
+    {
+        $this->browser->switchTo()->newWindow();
+    }
+
+    protected function toWindow(string $handle): void
+    {
+        $this->browser->switchTo()->window($handle);
+    }
+
+    /** How many results of a knot came in today. */
+    protected function resultsToday(string $knot): int
+    {
+        $today = $this->fetched('/api/house')['today'];
+        $count = 0;
+        foreach ($this->fetched('/api/crew')['learners'] as $learner) {
+            $history = $this->fetched("/api/learners/{$learner['id']}")['history'];
+            $count += count(array_filter($history, fn (array $entry): bool => $entry['knot'] === $knot && $entry['kind'] === 'result' && $entry['day'] === $today));
+        }
+
+        return $count;
+    }
+
     public function script(string $script): mixed
     {
         return $this->browser->executeScript($script);

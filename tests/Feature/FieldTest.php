@@ -167,3 +167,18 @@ it('shows how the group’s own figures for forgetting do, and goes over to them
     $this->become($this->person($this->crew, Role::Instructor, 'tobin@gullwick.example'));
     $this->api('PUT', '/api/group/memory', ['use' => 'own'])->assertForbidden();
 });
+
+it('removes again who an older backup has brought back', function (): void {
+    $this->send($this->pass($this->ada), $this->pass($this->bram))->assertOk();
+    $file = (string) tempnam(sys_get_temp_dir(), 'gone');
+    $late = (string) Str::uuid7();
+    // As the list was before the backup was put back: Ada erased, Bram merged into Cleo, and one the backup never knew.
+    file_put_contents($file, "{$this->ada->id}\t{$this->crew->id}\tNULL\n{$this->bram->id}\t{$this->crew->id}\t{$this->cleo->id}\n$late\t{$this->crew->id}\tNULL\nnobody\tno-such-group\tNULL\n");
+    foreach ([1, 2] as $round) {
+        $this->artisan('compadre:forget-again', ['file' => $file])->assertSuccessful();
+        expect(Learner::query()->pluck('id')->all())->toBe([$this->cleo->id]);
+    }
+    expect(CheckEvent::query()->pluck('learner_id')->all())->toBe([$this->cleo->id]);
+    expect(GoneLearner::query()->orderBy('id')->pluck('into_id', 'id')->all())->toEqualCanonicalizing([$this->ada->id => null, $this->bram->id => $this->cleo->id, $late => null]);
+    unlink($file);
+});

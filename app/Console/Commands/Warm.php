@@ -26,6 +26,9 @@ final class Warm extends Command
                 foreach (View::cases() as $view) {
                     $knots->of($knot->id, $method, $view->value);
                 }
+                foreach ([View::Learner, View::Left] as $view) {
+                    $knots->compared($knot->id, $method, $view->value);
+                }
             }
         }
 

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+/** Nothing waits on this device any more. */
+function allSent(Tests\BrowserCase $case): void
+{
+    $case->until(fn (): bool => $case->script('return document.querySelector("[data-testid=sync]") === null') === true, 'all sent', 40);
+}
+
+/** What the device holds of a group: answers of the server, checks, walk-ins. */
+const HELD = <<<'JS'
+    const done = arguments[arguments.length - 1];
+    const read = (store) => new Promise((found) => { const open = indexedDB.open('compadre'); open.onsuccess = () => { const base = open.result; if (!base.objectStoreNames.contains(store)) return found(0); const all = base.transaction(store).objectStore(store).count(); all.onsuccess = () => { base.close(); found(all.result); }; }; });
+    Promise.all([caches.keys().then((names) => Promise.all(names.filter((n) => n === 'group' || n === 'knots').map((n) => caches.open(n).then((c) => c.keys())))).then((all) => all.flat().filter((r) => !r.url.endsWith('/api/house')).length), read('events'), read('walkIns')]).then(done);
+    JS;
+
+it('counts on in two tabs, and sends each check once', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/check/overhand');
+    $this->see('Tail: ');
+    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $first = $this->window();
+    $this->newTab();
+    $this->visit('/check/overhand');
+    $this->see('Tail: ');
+    // Both without a server to send to.
+    $this->script('window.fetch = () => Promise.reject(new TypeError("gone"))');
+    $this->named('Ada P.: clean pass')->click();
+    $this->see('Ada P.: Has it');
+    $second = $this->window();
+    $this->toWindow($first);
+    $this->script('window.fetch = () => Promise.reject(new TypeError("gone"))');
+    $this->named('Bram K.: clean pass')->click();
+    $this->see('Bram K.: Has it');
+    $this->toWindow($second);
+    $this->named('Cleo M.: clean pass')->click();
+    $this->see('Cleo M.: Has it');
+    $seqs = $this->asyncScript('const done = arguments[arguments.length - 1]; const open = indexedDB.open("compadre"); open.onsuccess = () => { const all = open.result.transaction("events").objectStore("events").getAll(); all.onsuccess = () => done(all.result.map((one) => one.seq)); };');
+    sort($seqs);
+    expect($seqs)->toHaveCount(3)->and(array_unique($seqs))->toHaveCount(3);
+    $this->visit('/check/overhand');
+    allSent($this);
+    expect($this->resultsToday('overhand'))->toBe(3);
+});
+
+it('loses nothing of a batch that is cut off by the network', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/pocket?knots=overhand,figure-eight,square-knot,two-half-hitches,clove-hitch,bowline');
+    $this->find('[data-testid=pocket]');
+    $this->offline(true);
+    $this->script('document.querySelector(\'[data-cell="0 0"]\').focus()');
+    for ($column = 0; $column < 5; $column++) {
+        $this->script("document.querySelector('[data-cell=\"0 $column\"]').focus()");
+        $this->press(...array_fill(0, 14, '1'));
+        $this->see(14 * ($column + 1).' checks typed in.');
+    }
+    // Back in range of something so slow that it is gone again in the middle of the batch, twice.
+    foreach ([600, 900] as $milliseconds) {
+        $this->devtools('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 400, 'downloadThroughput' => 20_000, 'uploadThroughput' => 20_000]);
+        $this->script('dispatchEvent(new Event("online"))');
+        usleep($milliseconds * 1000);
+        $this->offline(true);
+        usleep(300_000);
+    }
+    $this->offline(false);
+    $this->script('dispatchEvent(new Event("online"))');
+    allSent($this);
+    $sum = 0;
+    foreach (['overhand', 'figure-eight', 'square-knot', 'two-half-hitches', 'clove-hitch'] as $knot) {
+        $sum += $this->resultsToday($knot);
+    }
+    expect($sum)->toBe(70);
+});
+
+it('keeps what waits through an update of the app', function (): void {
+    $this->house();
+    $this->signIn();
+    $ada = array_column($this->fetched('/api/crew')['learners'], 'id', 'name')['Ada P.'];
+    // The device as the app before left it: an older shelf, with a check on it.
+    $made = $this->asyncScript(<<<'JS'
+        const [learner, done] = arguments;
+        const gone = indexedDB.deleteDatabase('compadre');
+        const make = () => {
+            const open = indexedDB.open('compadre', 10);
+            open.onupgradeneeded = () => { const events = open.result.createObjectStore('events', { keyPath: 'id' }); events.createIndex('seq', 'seq'); events.createIndex('state', 'state'); open.result.createObjectStore('about', { keyPath: 'name' }); };
+            open.onsuccess = () => {
+                const id = '01999999-0000-7000-8000-000000000001';
+                const work = open.result.transaction(['events', 'about'], 'readwrite');
+                work.objectStore('events').put({ id, seq: 7, state: 'waiting', who: 'Ada P.', verdict: 'Has it', event: { id, schema: 1, kind: 'result', learner, knot: 'bowline', device: 'old-phone', device_seq: 7, observed_at: new Date().toISOString(), tying: 'yes', dressing: 'yes', tail: 'yes', how: 'attested', prompts: 0 } });
+                work.objectStore('about').put({ name: 'device', value: 'old-phone' });
+                work.objectStore('about').put({ name: 'seq', value: 7 });
+                work.oncomplete = () => { open.result.close(); done('made'); };
+            };
+        };
+        gone.onsuccess = make;
+        gone.onblocked = () => undefined;
+        dispatchEvent(new Event('beforeunload'));
+        JS, [$ada]);
+    expect($made)->toBe('made');
+    $this->visit('/check/bowline');
+    $this->see('Tail: ');
+    allSent($this);
+    expect($this->resultsToday('bowline'))->toBe(1);
+    // And counts on where the old one stopped.
+    $this->named('Bram K.: clean pass')->click();
+    $this->see('Bram K.: Has it');
+    $next = $this->asyncScript('const done = arguments[arguments.length - 1]; const open = indexedDB.open("compadre"); open.onsuccess = () => { const all = open.result.transaction("about").objectStore("about").get("seq"); all.onsuccess = () => done(all.result.value); };');
+    expect($next)->toBe(8);
+});
+
+it('says so where the device can keep nothing more, and claims nothing', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/check/bowline');
+    $this->see('Tail: ');
+    $this->script('IDBObjectStore.prototype.add = function () { throw new DOMException("full", "QuotaExceededError"); }');
+    $this->named('Ada P.: clean pass')->click();
+    $this->see('its storage is full or closed. Nothing was recorded');
+    $this->notSee('Ada P.: Has it');
+    expect($this->resultsToday('bowline'))->toBe(0);
+});
+
+it('clears a device that was signed out from elsewhere, at its next contact', function (): void {
+    $this->house();
+    $this->signIn('wren');
+    $this->see('Check');
+    $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
+    // The lead, at the hall's computer, signs the helper's phone out.
+    $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\Actions\SignOutDevice::class)($one); }');
+    $this->goTo('/crew');
+    $this->see('Good evening');
+    $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');
+    $this->visit('/crew');
+    $this->see('Good evening');
+});
+
+it('lists where people are signed in, and signs a phone out', function (): void {
+    $this->house();
+    $this->artisan('tinker', '--execute', 'App\Models\Device::query()->create(["user_id" => App\Models\User::query()->where("email", "wren@gullwick.example")->firstOrFail()->id, "label" => "Chrome on Android", "seen_at" => now()]);');
+    $this->signIn();
+    $this->goTo('/people');
+    $this->see('Signed in on');
+    $this->see('Chrome on Android');
+    $this->accessible('people and their devices');
+    $this->script('[...document.querySelectorAll("section li button")].find((one) => one.textContent.includes("Chrome on Android")).click()');
+    $this->until(fn (): bool => ! str_contains($this->textNow(), 'Chrome on Android'), 'the phone gone from the list');
+});
+
+it('signs out without a network: clears the device at once, and tells the server later', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
+    $this->offline(true);
+    $this->named('Group and account')->click();
+    $this->named('Sign out')->click();
+    $this->see('Good evening');
+    $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');
+    $this->visit('/crew');
+    $this->see('Good evening');
+    $this->offline(false);
+    $this->script('dispatchEvent(new Event("online"))');
+    $this->until(fn (): bool => $this->fetched('/api/house')['signed_in'] === false, 'the server told');
+    $this->visit('/crew');
+    $this->see('Good evening');
+});
