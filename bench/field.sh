@@ -26,6 +26,8 @@ sql -e 'create table bench_rows (id char(36) primary key, learner char(36), seen
 house_artisan bench tinker --execute '$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); $g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); foreach (["lantern-hand", "rigger", "green-captain"] as $b) { $g->badges()->create(["badge" => $b]); } App\Models\User::query()->create(["group_id" => $g->id, "name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77", "role" => "lead"]); app(App\Actions\AddLearners::class)($g, array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "8-10"]), range(1, 40)));' >/dev/null
 # Forty knots: all that are taught, and some of the mistakes, which the board shows as well once somebody has met them.
 php -r 'require "vendor/autoload.php"; foreach (array_slice(Compadre\Core\Knots\Library::at("packs")->all(), 0, 40, true) as $id => $knot) echo $id, "\n";' >"$work/knots"
+# Checks are sent for those of them that are dressed and have a tail.
+php -r 'require "vendor/autoload.php"; foreach (array_slice(Compadre\Core\Knots\Library::at("packs")->all(), 0, 40, true) as $id => $knot) if ($knot->hasDressing && $knot->hasTail) echo $id, "\n";' >"$work/checked"
 sql -e 'create table bench_knots (knot varchar(60))'
 sed "s/.*/insert into bench_knots values ('&');/" "$work/knots" | sql
 # standings LEARNERS: a row for each of the given learners and each knot, and the check behind it.
@@ -50,14 +52,14 @@ sql -e 'select id from learners' >"$work/learners"
 cat >"$work/load.lua" <<'LUA'
 local work, size = os.getenv("BENCH_WORK"), tonumber(os.getenv("BENCH_SIZE") or "1")
 local function lines(name) local all = {} for line in io.lines(work .. "/" .. name) do all[#all + 1] = line end return all end
-local learners, knots = lines("learners"), lines("knots")
+local learners, knots = lines("learners"), lines("checked")
 local seq, thread = 0, 0
 function setup(one) thread = thread + 1; one:set("number", thread) end
 function init() math.randomseed(os.time() * 10 + number); base = string.format("%08x", math.random(0, 0x7fffffff)) end
 local function event()
   seq = seq + 1
   return string.format('{"id":"%s-%04x-7%03x-8000-%012x","schema":1,"kind":"result","learner":"%s","knot":"%s","device":"bench-%d","device_seq":%d,"observed_at":"2026-11-24T18:00:00Z","tying":"yes","dressing":"%s","tail":"%s","how":"attested","prompts":0}',
-    base, math.random(0, 0xffff), number, seq, learners[math.random(#learners)], "bowline", number, seq, "yes", "yes")
+    base, math.random(0, 0xffff), number, seq, learners[math.random(#learners)], knots[math.random(#knots)], number, seq, "yes", "yes")
 end
 function request()
   local events = {}

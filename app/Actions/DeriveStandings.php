@@ -35,6 +35,12 @@ final class DeriveStandings
     {
     }
 
+    /** The group whose checks come next, so that it is not looked up again. */
+    public function within(Group $group): void
+    {
+        $this->models[$group->id] = $group->memory();
+    }
+
     /** Takes a new event in, with the level it brought its learner to. */
     public function add(ReadCheck $read): CheckEvent
     {
@@ -43,7 +49,7 @@ final class DeriveStandings
         $this->load($event->learner_id, $event->knot, $key);
         $this->events[$key][$event->id] = $event->toCore();
         $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot];
-        $standing = $this->derived($event->group_id, $key);
+        $standing = $this->derived($event->group_id, $event->knot, $key);
         $event = $read->answered($standing?->level);
         $this->rows[] = $event->getAttributes();
 
@@ -55,8 +61,17 @@ final class DeriveStandings
         foreach (array_chunk($this->rows, 100) as $rows) {
             CheckEvent::query()->insert($rows);
         }
+        $standings = [];
         foreach ($this->touched as $key => [$group, $learner, $knot]) {
-            $this->replace($group, $learner, $knot, $this->derived($group, $key));
+            $standing = $this->derived($group, $knot, $key);
+            if ($standing === null) {
+                Standing::query()->where('learner_id', $learner)->where('knot', $knot)->delete();
+            } else {
+                $standings[] = self::row($group, $standing);
+            }
+        }
+        foreach (array_chunk($standings, 100) as $rows) {
+            Standing::query()->upsert($rows, ['learner_id', 'knot']);
         }
         $this->rows = [];
         $this->touched = [];
@@ -71,17 +86,41 @@ final class DeriveStandings
             $group->learners()->lockForUpdate()->pluck('id');
             Standing::query()->where('group_id', $group->id)->delete();
             $events = CheckEvent::query()->where('group_id', $group->id)->get()->map(fn (CheckEvent $event): CoreEvent => $event->toCore());
-            foreach (Standings::derive($events, $this->library->hard(), $group->memory()) as $standing) {
-                Standing::query()->insert(self::row($group->id, $standing));
+            $rows = array_map(fn (CoreStanding $standing): array => self::row($group->id, $standing), Standings::derive($events, $this->library->hard(), $group->memory()));
+            foreach (array_chunk($rows, 100) as $some) {
+                Standing::query()->insert($some);
             }
         });
     }
 
-    private function derived(string $group, string $key): ?CoreStanding
+    private function derived(string $group, string $knot, string $key): ?CoreStanding
     {
         $this->models[$group] ??= Group::query()->findOrFail($group)->memory();
 
-        return Standings::derive($this->events[$key], $this->library->hard(), $this->models[$group])[0] ?? null;
+        return Standings::derive($this->events[$key], $this->library->knot($knot)->hard ? [$knot] : [], $this->models[$group])[0] ?? null;
+    }
+
+    /**
+     * Reads what is there of all these at once.
+     *
+     * @param  list<array{string, string}>  $pairs  learner and knot
+     */
+    public function ahead(array $pairs): void
+    {
+        foreach ($pairs as [$learner, $knot]) {
+            $this->events["$learner $knot"] ??= [];
+        }
+        if ($pairs === []) {
+            return;
+        }
+        $known = CheckEvent::query();
+        $known->whereIn('learner_id', array_values(array_unique(array_column($pairs, 0))))->whereIn('knot', array_values(array_unique(array_column($pairs, 1))));
+        foreach ($known->get() as $event) {
+            $key = "$event->learner_id $event->knot";
+            if (isset($this->events[$key])) {
+                $this->events[$key][$event->id] = $event->toCore();
+            }
+        }
     }
 
     private function load(string $learner, string $knot, string $key): void
@@ -92,14 +131,6 @@ final class DeriveStandings
         $this->events[$key] = [];
         foreach (CheckEvent::query()->where('learner_id', $learner)->where('knot', $knot)->get() as $event) {
             $this->events[$key][$event->id] = $event->toCore();
-        }
-    }
-
-    private function replace(string $group, string $learner, string $knot, ?CoreStanding $standing): void
-    {
-        Standing::query()->where('learner_id', $learner)->where('knot', $knot)->delete();
-        if ($standing !== null) {
-            Standing::query()->insert(self::row($group, $standing));
         }
     }
 

@@ -37,6 +37,8 @@ final readonly class RecordChecks
             $entries = $batch->objects('events');
             $learners = $this->lockLearners($group, $entries);
             $known = $this->known($group, $entries);
+            $this->derive->within($group);
+            $this->derive->ahead($this->pairs($entries, $learners, $known));
             $answers = [];
             foreach ($entries as $entry) {
                 $id = strtolower($entry->text('id'));
@@ -50,6 +52,27 @@ final readonly class RecordChecks
 
             return $answers;
         }, 3);
+    }
+
+    /**
+     * What the new events of a batch are about.
+     *
+     * @param  list<Fields>  $entries
+     * @param  array<string, ?string>  $learners
+     * @param  array<string, CheckEvent>  $known
+     * @return list<array{string, string}> learner and knot
+     */
+    private function pairs(array $entries, array $learners, array $known): array
+    {
+        $pairs = [];
+        foreach ($entries as $entry) {
+            $learner = $learners[strtolower($entry->text('learner'))];
+            if ($learner !== null && ! isset($known[strtolower($entry->text('id'))])) {
+                $pairs[] = [$learner, $entry->text('knot')];
+            }
+        }
+
+        return $pairs;
     }
 
     /**

@@ -204,6 +204,6 @@ final readonly class CourseView
 
     private function names(): object
     {
-        return (object) array_map(fn ($knot): string => $knot->names[0], $this->library->all());
+        return (object) app(KnotNames::class)->all();
     }
 }

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Group;
-use App\Models\Standing;
 use Compadre\Core\Checking\Level;
-use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 
@@ -16,7 +14,7 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class CrewBoard
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library)
+    public function __construct(private BadgeShelf $shelf, private KnotNames $names)
     {
     }
 
@@ -24,34 +22,46 @@ final readonly class CrewBoard
     public function of(Group $group): array
     {
         $state = GroupState::of($group, $this->shelf);
-        $learners = [];
+        [$learners, $progress] = [[], []];
         foreach ($state->learners as $learner) {
+            $marks = [];
+            foreach ($learner->standings as $standing) {
+                $marks[$standing->knot] = Marks::of($standing, $state->today);
+            }
+            $progress[$learner->name] = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner), $state->badgesOf($learner));
             $learners[] = [
-                'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value,
-                'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
-                'badges' => array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner), $state->badgesOf($learner)),
-                'wanted' => (object) array_map(fn (Level $level): string => $level->value, $state->wantedBy($learner)),
+                'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'marks' => (object) $marks,
+                'badges' => $progress[$learner->name], 'wanted' => (object) array_map(fn (Level $level): string => $level->value, $state->wantedBy($learner)),
             ];
         }
+        $current = array_filter($state->badges, fn (string $key): bool => ! str_contains($key, '@'), ARRAY_FILTER_USE_KEY);
 
         return [
-            'knots' => array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->knot($id)->names[0]], $this->columns($state)),
+            'knots' => array_map(fn (string $id): array => ['id' => $id, 'name' => $this->names->of($id)], $this->columns($state)),
             'learners' => $learners,
-            'ready' => $this->ready($state),
-            'badges' => array_values(array_map(fn (BadgePack $badge): array => ['id' => $badge->id, 'name' => $badge->name, 'knots' => $badge->knots()], array_filter($state->badges, fn (string $key): bool => ! str_contains($key, '@'), ARRAY_FILTER_USE_KEY))),
-            'today' => $state->today, 'tonight' => $this->tonight($state),
+            'ready' => $this->ready($current, $progress),
+            'badges' => array_values(array_map(fn (BadgePack $badge): array => ['id' => $badge->id, 'name' => $badge->name, 'knots' => $badge->knots()], $current)),
+            'today' => $state->today, 'tonight' => $this->tonight($learners, $state->today),
         ];
     }
 
-    /** @return list<array{id: string, name: string, words: list<string>}> what was checked today, learner by learner */
-    private function tonight(GroupState $state): array
+    /**
+     * @param  list<array<string, mixed>>  $learners
+     * @return list<array{id: string, name: string, words: list<string>}> what was checked today, learner by learner
+     */
+    private function tonight(array $learners, string $today): array
     {
         $changed = [];
-        foreach ($state->learners as $learner) {
-            $words = $learner->standings->where('day', $state->today)->sortBy('knot')
-                ->map(fn (Standing $standing): string => $this->library->knot($standing->knot)->names[0].': '.lcfirst(Marks::of($standing, $state->today)['words']))->values()->all();
+        foreach ($learners as $learner) {
+            $words = [];
+            foreach ((array) $learner['marks'] as $knot => $mark) {
+                if ($mark['day'] === $today) {
+                    $words[$knot] = $this->names->of((string) $knot).': '.lcfirst($mark['words']);
+                }
+            }
+            ksort($words);
             if ($words !== []) {
-                $changed[] = ['id' => $learner->id, 'name' => $learner->name, 'words' => array_values($words)];
+                $changed[] = ['id' => $learner['id'], 'name' => $learner['name'], 'words' => array_values($words)];
             }
         }
 
@@ -65,28 +75,35 @@ final readonly class CrewBoard
         foreach ($state->badges as $badge) {
             array_push($knots, ...$badge->knots());
         }
+        $met = [];
         foreach ($state->learners as $learner) {
-            array_push($knots, ...$learner->standings->pluck('knot')->sort()->values()->all());
+            foreach ($learner->standings as $standing) {
+                $met[$standing->knot] = true;
+            }
         }
+        ksort($met);
+        $known = $this->names->all();
 
-        return array_values(array_filter(array_unique($knots), $this->library->has(...)));
+        return array_values(array_filter(array_unique([...$knots, ...array_map(strval(...), array_keys($met))]), static fn (string $id): bool => isset($known[$id])));
     }
 
-    /** @return list<string> */
-    private function ready(GroupState $state): array
+    /**
+     * @param  array<string, BadgePack>  $badges
+     * @param  array<string, list<array{badge: string, name: string, met: int, needed: int, complete: bool}>>  $progress  by the learner's name
+     * @return list<string>
+     */
+    private function ready(array $badges, array $progress): array
     {
         $sentences = [];
-        foreach ($state->badges as $badge) {
+        foreach ($badges as $badge) {
             [$done, $near] = [[], []];
-            foreach ($state->learners as $learner) {
-                if (! in_array($badge, $state->badgesOf($learner), true)) {
-                    continue;
-                }
-                $progress = GroupState::progress($badge, $learner);
-                if ($progress['complete']) {
-                    $done[] = $learner->name;
-                } elseif ($progress['needed'] - $progress['met'] === 1) {
-                    $near[] = $learner->name;
+            foreach ($progress as $name => $own) {
+                foreach ($own as $one) {
+                    if ($one['badge'] === $badge->id && $one['complete']) {
+                        $done[] = $name;
+                    } elseif ($one['badge'] === $badge->id && $one['needed'] - $one['met'] === 1) {
+                        $near[] = $name;
+                    }
                 }
             }
             if ($done !== []) {

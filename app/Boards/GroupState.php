@@ -52,14 +52,7 @@ final readonly class GroupState
     /** @return array<string, Level> by knot */
     public static function levels(Learner $learner): array
     {
-        $levels = [];
-        foreach ($learner->standings as $standing) {
-            if ($standing->level !== null) {
-                $levels[$standing->knot] = $standing->level;
-            }
-        }
-
-        return $levels;
+        return $learner->levels();
     }
 
     /** @return array<string, Level> the level of each knot that the learner's open badges still ask for, by knot */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Boards;
 
 use App\Models\Standing;
+use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\MarkWords;
 use Compadre\Core\Checking\Memory;
 use Compadre\Core\Checking\Seen;
@@ -15,27 +16,39 @@ use Compadre\Core\Checking\Verdict;
  */
 final class Marks
 {
+    /** @var array<string, string> words of marks that look the same, by what they look like */
+    private static array $words = [];
+
     /** @return array<string, mixed> */
     public static function of(Standing $standing, string $today): array
     {
-        $memory = self::memory($standing);
-        $due = $memory?->due($today) ?? false;
+        // A board has many of these: the row is read as it is, without the model's casts.
+        /** @var array{level: ?string, verdict: string, tying: string, dressing: string, tail: string, prompts: int, day: string, two_leaders: int|bool, half_life_days: ?float, last_day: ?string} $row */
+        $row = $standing->getAttributes();
+        $memory = self::remembered($row['half_life_days'], $row['last_day']);
+        $chance = $memory?->chance($today);
+        $due = $chance !== null && $chance < Memory::DUE_BELOW;
 
         return [
-            'level' => $standing->level?->value, 'verdict' => $standing->verdict,
-            'tying' => $standing->tying, 'dressing' => $standing->dressing, 'tail' => $standing->tail,
-            'prompts' => $standing->prompts, 'day' => $standing->day, 'due' => $due,
-            'chance' => $memory === null ? null : round($memory->chance($today), 3),
-            'two_leaders' => $standing->two_leaders,
-            'words' => MarkWords::of(
-                $standing->level, Verdict::from($standing->verdict), Seen::from($standing->tying), Seen::from($standing->dressing),
-                Seen::from($standing->tail), $standing->prompts, $due,
+            'level' => $row['level'], 'verdict' => $row['verdict'],
+            'tying' => $row['tying'], 'dressing' => $row['dressing'], 'tail' => $row['tail'],
+            'prompts' => (int) $row['prompts'], 'day' => $row['day'], 'due' => $due,
+            'chance' => $chance === null ? null : round($chance, 3),
+            'two_leaders' => (bool) $row['two_leaders'],
+            'words' => self::$words["{$row['level']} {$row['verdict']} {$row['tying']} {$row['dressing']} {$row['tail']} {$row['prompts']} $due"] ??= MarkWords::of(
+                $row['level'] === null ? null : Level::from($row['level']), Verdict::from($row['verdict']), Seen::from($row['tying']), Seen::from($row['dressing']),
+                Seen::from($row['tail']), (int) $row['prompts'], $due,
             ),
         ];
     }
 
     public static function memory(Standing $standing): ?Memory
     {
-        return $standing->half_life_days === null || $standing->last_day === null ? null : Memory::kept($standing->half_life_days, $standing->last_day);
+        return self::remembered($standing->half_life_days, $standing->last_day);
+    }
+
+    private static function remembered(?float $halfLife, ?string $lastDay): ?Memory
+    {
+        return $halfLife === null || $lastDay === null ? null : Memory::kept($halfLife, $lastDay);
     }
 }

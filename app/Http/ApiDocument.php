@@ -77,8 +77,31 @@ final class ApiDocument
     /** @param  array<string, mixed>  $schema */
     public function hold(mixed $data, array $schema): void
     {
-        // References are looked up from the root, so the shared schemas travel with it.
-        Schema::hold($data, $schema + ['components' => $this->document['components'] ?? []]);
+        // References are looked up from the root, so the shared schemas travel with it: those it leads to, for each costs time to read.
+        $shared = [];
+        $this->gather($schema, $shared);
+        Schema::hold($data, $schema + ['components' => ['schemas' => $shared]]);
+    }
+
+    /**
+     * The shared schemas that a schema refers to, and those that they refer to.
+     *
+     * @param  array<array-key, mixed>  $schema
+     * @param  array<string, mixed>  $shared
+     */
+    private function gather(array $schema, array &$shared): void
+    {
+        foreach ($schema as $key => $part) {
+            if ($key === '$ref' && is_string($part)) {
+                $name = substr($part, strlen('#/components/schemas/'));
+                if (! isset($shared[$name])) {
+                    $shared[$name] = $this->branch($this->document, ['components', 'schemas', $name]);
+                    $this->gather($shared[$name], $shared);
+                }
+            } elseif (is_array($part)) {
+                $this->gather($part, $shared);
+            }
+        }
     }
 
     /**

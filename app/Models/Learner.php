@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\AgeBand;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -24,6 +26,12 @@ final class Learner extends Model
     use HasUuids;
 
     protected $guarded = [];
+
+    /** @var array<string, Level> */
+    private array $levels = [];
+
+    /** @var ?Collection<int, Standing> those that these levels were taken from */
+    private ?Collection $levelsOf = null;
 
     protected function casts(): array
     {
@@ -46,5 +54,22 @@ final class Learner extends Model
     public function standings(): HasMany
     {
         return $this->hasMany(Standing::class);
+    }
+
+    /** @return array<string, Level> the level reached with each knot, from the standings that were read with the learner */
+    public function levels(): array
+    {
+        if ($this->levelsOf !== $this->standings) {
+            $this->levelsOf = $this->standings;
+            $this->levels = [];
+            foreach ($this->standings as $standing) {
+                $level = $standing->getAttributes()['level'];
+                if (is_string($level)) {
+                    $this->levels[$standing->knot] = Level::from($level);
+                }
+            }
+        }
+
+        return $this->levels;
     }
 }

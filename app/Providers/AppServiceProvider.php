@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Boards\KnotNames;
 use App\Http\ApiDocument;
 use App\Models\Group;
 use App\Models\Invitation;
@@ -36,6 +37,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(ApiDocument::class);
         $this->app->singleton(Packs::class);
+        $this->app->singleton(KnotNames::class);
         $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::of($this->app->make(Library::class)));

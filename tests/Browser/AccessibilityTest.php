@@ -16,7 +16,7 @@ it('has nothing serious against it on any screen', function (string $scheme, int
     $this->named('Ada P., here or away')->click();
     $this->see('1 of 16 here');
     $this->accessible('session, one here');
-    foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Invite someone', '/knot/bowline' => 'What to look at', '/map' => 'What comes before what', '/handout/bowline' => 'What to look at', '/phone' => 'The code', '/check/square-knot' => 'Tail:'] as $path => $words) {
+    foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Signed in on', '/house' => 'How knots are forgotten', '/pocket' => 'Print it for a wet pocket', '/check/of' => 'Who is in front of you', '/knot/bowline' => 'What to look at', '/map' => 'What comes before what', '/handout/bowline' => 'What to look at', '/phone' => 'The code', '/check/square-knot' => 'Tail:'] as $path => $words) {
         $this->visit($path);
         $this->see($words);
         usleep(400_000);

@@ -125,6 +125,15 @@ final readonly class Memory
 
     private static function days(string $from, string $to): int
     {
-        return max(0, (int) (new DateTimeImmutable($from))->diff(new DateTimeImmutable($to))->format('%r%a'));
+        return max(0, self::dayNumber($to) - self::dayNumber($from));
+    }
+
+    /** Days since 1970 began, of a date such as 2026-11-24. */
+    private static function dayNumber(string $day): int
+    {
+        /** @var array<string, int> $known a term has few days, and a board asks for them often */
+        static $known = [];
+
+        return $known[$day] ??= (int) floor((int) (new DateTimeImmutable("$day 00:00:00 UTC"))->format('U') / 86400);
     }
 }

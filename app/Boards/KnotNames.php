@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Boards;
+
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * What every knot is called, kept until a pack changes: lists need no more of a pack than that.
+ */
+final class KnotNames
+{
+    /** @var ?array<string, string> */
+    private ?array $names = null;
+
+    public function __construct(private readonly Library $library)
+    {
+    }
+
+    /** @return array<string, string> by id */
+    public function all(): array
+    {
+        return $this->names ??= Cache::store('drawings')->remember('names-'.$this->library->stamp(), 86400, fn (): array => array_map(static fn (KnotPack $knot): string => $knot->names[0], $this->library->all()));
+    }
+
+    public function of(string $id): string
+    {
+        return $this->all()[$id] ?? $id;
+    }
+}
