@@ -19,10 +19,13 @@ use Illuminate\Support\Facades\DB;
  */
 final class DeriveStandings
 {
+    /** So many rows are written at once. */
+    private const ROWS = 500;
+
     /** @var array<string, array<string, CoreEvent>> events by learner and knot, by id */
     private array $events = [];
 
-    /** @var array<string, array{string, string, string}> group, learner and knot to be written */
+    /** @var array<string, array{string, string, string, ?CoreStanding}> group, learner, knot and the standing to be written */
     private array $touched = [];
 
     /** @var array<string, MemoryModel> by group */
@@ -48,8 +51,8 @@ final class DeriveStandings
         $key = $event->learner_id.' '.$event->knot;
         $this->load($event->learner_id, $event->knot, $key);
         $this->events[$key][$event->id] = $event->toCore();
-        $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot];
         $standing = $this->derived($event->group_id, $event->knot, $key);
+        $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot, $standing];
         $event = $read->answered($standing?->level);
         $this->rows[] = $event->getAttributes();
 
@@ -58,19 +61,18 @@ final class DeriveStandings
 
     public function write(): void
     {
-        foreach (array_chunk($this->rows, 100) as $rows) {
+        foreach (array_chunk($this->rows, self::ROWS) as $rows) {
             CheckEvent::query()->insert($rows);
         }
         $standings = [];
-        foreach ($this->touched as $key => [$group, $learner, $knot]) {
-            $standing = $this->derived($group, $knot, $key);
+        foreach ($this->touched as [$group, $learner, $knot, $standing]) {
             if ($standing === null) {
                 Standing::query()->where('learner_id', $learner)->where('knot', $knot)->delete();
             } else {
                 $standings[] = self::row($group, $standing);
             }
         }
-        foreach (array_chunk($standings, 100) as $rows) {
+        foreach (array_chunk($standings, self::ROWS) as $rows) {
             Standing::query()->upsert($rows, ['learner_id', 'knot']);
         }
         $this->rows = [];
@@ -87,7 +89,7 @@ final class DeriveStandings
             Standing::query()->where('group_id', $group->id)->delete();
             $events = CheckEvent::query()->where('group_id', $group->id)->get()->map(fn (CheckEvent $event): CoreEvent => $event->toCore());
             $rows = array_map(fn (CoreStanding $standing): array => self::row($group->id, $standing), Standings::derive($events, $this->library->hard(), $group->memory()));
-            foreach (array_chunk($rows, 100) as $some) {
+            foreach (array_chunk($rows, self::ROWS) as $some) {
                 Standing::query()->insert($some);
             }
         });
@@ -113,12 +115,10 @@ final class DeriveStandings
         if ($pairs === []) {
             return;
         }
-        $known = CheckEvent::query();
-        $known->whereIn('learner_id', array_values(array_unique(array_column($pairs, 0))))->whereIn('knot', array_values(array_unique(array_column($pairs, 1))));
-        foreach ($known->get() as $event) {
-            $key = "$event->learner_id $event->knot";
+        foreach (CheckEvent::coreOf(array_values(array_unique(array_column($pairs, 0))), array_values(array_unique(array_column($pairs, 1)))) as $event) {
+            $key = "$event->learner $event->knot";
             if (isset($this->events[$key])) {
-                $this->events[$key][$event->id] = $event->toCore();
+                $this->events[$key][$event->id] = $event;
             }
         }
     }
@@ -129,8 +129,8 @@ final class DeriveStandings
             return;
         }
         $this->events[$key] = [];
-        foreach (CheckEvent::query()->where('learner_id', $learner)->where('knot', $knot)->get() as $event) {
-            $this->events[$key][$event->id] = $event->toCore();
+        foreach (CheckEvent::coreOf([$learner], [$knot]) as $event) {
+            $this->events[$key][$event->id] = $event;
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Boards\KeptBoard;
 use App\Models\Attendance;
 use App\Models\BadgeTick;
 use App\Models\CheckEvent;
@@ -30,5 +31,6 @@ final class EraseLearner
             $learner->delete();
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
         }, 3);
+        KeptBoard::forget($group);
     }
 }

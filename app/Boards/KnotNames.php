@@ -26,6 +26,12 @@ final class KnotNames
         return $this->names ??= Cache::store('drawings')->remember('names-'.$this->library->stamp(), 86400, fn (): array => array_map(static fn (KnotPack $knot): string => $knot->names[0], $this->library->all()));
     }
 
+    /** What the packs and the code that reads them are at. */
+    public function stamp(): string
+    {
+        return $this->library->stamp().config()->string('app.engine');
+    }
+
     public function of(string $id): string
     {
         return $this->all()[$id] ?? $id;

@@ -10,6 +10,7 @@ use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One entry of the append-only record of checks. Never changed once written.
@@ -77,5 +78,24 @@ final class CheckEvent extends Model
             $this->corrected_at->format('Y-m-d H:i:s.v'), $this->day, $this->by, $this->verdict,
             $this->tying, $this->dressing, $this->tail, $this->prompts, $this->target,
         );
+    }
+
+    /**
+     * The events of some learners and knots as the core needs them, read without making a model of each: a batch touches many.
+     *
+     * @param  list<string>  $learners
+     * @param  list<string>  $knots
+     * @return iterable<CoreEvent>
+     */
+    public static function coreOf(array $learners, array $knots): iterable
+    {
+        $rows = DB::table('check_events')->whereIn('learner_id', $learners)->whereIn('knot', $knots)
+            ->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']);
+        foreach ($rows as $row) {
+            yield new CoreEvent(
+                $row->id, Kind::from($row->kind), $row->learner_id, $row->knot, $row->device, (int) $row->device_seq, $row->corrected_at, $row->day, $row->by,
+                Verdict::from($row->verdict), Seen::from($row->tying), Seen::from($row->dressing), Seen::from($row->tail), (int) $row->prompts, $row->target,
+            );
+        }
     }
 }

@@ -182,3 +182,30 @@ it('removes again who an older backup has brought back', function (): void {
     expect(GoneLearner::query()->orderBy('id')->pluck('into_id', 'id')->all())->toEqualCanonicalizing([$this->ada->id => null, $this->bram->id => $this->cleo->id, $late => null]);
     unlink($file);
 });
+
+it('keeps the board as it was made only as long as nothing it is made of has changed', function (): void {
+    $board = fn (): array => $this->api('GET', '/api/crew')->assertOk()->json();
+    $first = $board();
+    $queries = 0;
+    \Illuminate\Support\Facades\DB::listen(function () use (&$queries): void {
+        $queries++;
+    });
+    expect($board())->toBe($first)->and($queries)->toBeLessThan(8);
+    $changes = [
+        'a check' => fn () => $this->send($this->pass($this->ada))->assertOk(),
+        'a later check of the same knot' => fn () => $this->send($this->pass($this->ada, more: ['prompts' => 2]))->assertOk(),
+        'a name' => fn () => $this->api('PUT', "/api/learners/{$this->bram->id}", ['name' => 'Bramble K.'])->assertOk(),
+        'an age' => fn () => $this->api('PUT', "/api/learners/{$this->bram->id}", ['age_band' => '11-13'])->assertOk(),
+        'a learner put away' => fn () => $this->api('PUT', "/api/learners/{$this->bram->id}", ['archived' => true])->assertOk(),
+        'a badge chosen' => fn () => $this->api('PUT', '/api/group/badges/green-captain', ['due_on' => null])->assertSuccessful(),
+        'a badge left' => fn () => $this->api('DELETE', '/api/group/badges/rigger')->assertSuccessful(),
+        'a learner erased' => fn () => $this->api('DELETE', "/api/learners/{$this->ada->id}")->assertNoContent(),
+        'the day' => fn () => \Carbon\CarbonImmutable::setTestNow(\Carbon\CarbonImmutable::now()->addDays(9)),
+    ];
+    foreach ($changes as $what => $change) {
+        $before = $board();
+        $change();
+        expect($board())->not->toBe($before, $what);
+        expect($board())->toEqual(json_decode((string) json_encode(app(\App\Boards\CrewBoard::class)->of($this->crew->refresh())), true), $what);
+    }
+});

@@ -8,7 +8,7 @@ use App\Actions\AddLearners;
 use App\Actions\EraseLearner;
 use App\Actions\KeepLearner;
 use App\Actions\WalkIn;
-use App\Boards\CrewBoard;
+use App\Boards\KeptBoard;
 use App\Boards\LearnerPage;
 use App\Models\Learner;
 use Compadre\Core\Data\Fields;
@@ -19,9 +19,9 @@ use Illuminate\Http\Response;
 
 final class CrewController extends Controller
 {
-    public function board(Request $request, CrewBoard $board): JsonResponse
+    public function board(Request $request, KeptBoard $board): JsonResponse
     {
-        return new JsonResponse($board->of($this->group($request)));
+        return JsonResponse::fromJsonString($board->of($this->group($request)));
     }
 
     public function learner(Request $request, Learner $learner, LearnerPage $page): JsonResponse
