@@ -38,10 +38,13 @@ final class DeriveStandings
     {
     }
 
-    /** The group whose checks come next, so that it is not looked up again. */
-    public function within(Group $group): void
+    /** Begins with the checks of a group, from nothing: what an attempt that was broken off has left is no longer there. */
+    public function begin(Group $group): void
     {
-        $this->models[$group->id] = $group->memory();
+        $this->events = [];
+        $this->touched = [];
+        $this->rows = [];
+        $this->models = [$group->id => $group->memory()];
     }
 
     /** Takes a new event in, with the level it brought its learner to. */
@@ -49,7 +52,7 @@ final class DeriveStandings
     {
         $event = $read->event;
         $key = $event->learner_id.' '.$event->knot;
-        $this->load($event->learner_id, $event->knot, $key);
+        $this->ahead([[$event->learner_id, $event->knot]]);
         $this->events[$key][$event->id] = $event->toCore();
         $standing = $this->derived($event->group_id, $event->knot, $key);
         $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot, $standing];
@@ -109,28 +112,14 @@ final class DeriveStandings
      */
     public function ahead(array $pairs): void
     {
+        $asked = [];
         foreach ($pairs as [$learner, $knot]) {
-            $this->events["$learner $knot"] ??= [];
+            $asked["$learner $knot"] = [$learner, $knot];
         }
-        if ($pairs === []) {
-            return;
-        }
-        foreach (CheckEvent::coreOf(array_values(array_unique(array_column($pairs, 0))), array_values(array_unique(array_column($pairs, 1)))) as $event) {
-            $key = "$event->learner $event->knot";
-            if (isset($this->events[$key])) {
-                $this->events[$key][$event->id] = $event;
-            }
-        }
-    }
-
-    private function load(string $learner, string $knot, string $key): void
-    {
-        if (isset($this->events[$key])) {
-            return;
-        }
-        $this->events[$key] = [];
-        foreach (CheckEvent::coreOf([$learner], [$knot]) as $event) {
-            $this->events[$key][$event->id] = $event;
+        $asked = array_diff_key($asked, $this->events);
+        $this->events += array_map(static fn (): array => [], $asked);
+        foreach ($asked === [] ? [] : CheckEvent::coreOf(array_values($asked)) as $event) {
+            $this->events["$event->learner $event->knot"][$event->id] = $event;
         }
     }
 

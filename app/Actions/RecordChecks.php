@@ -33,18 +33,24 @@ final readonly class RecordChecks
         $sent = CarbonImmutable::parse($batch->text('sent_at'));
         $this->read->clock($received, $sent);
 
-        return DB::transaction(function () use ($group, $by, $batch): array {
-            $entries = $batch->objects('events');
+        $entries = $batch->objects('events');
+        // Read before anybody waits for anybody; again only where an entry went up in another meanwhile.
+        $meant = self::meant($group, $entries);
+        $read = $this->readAll($group, $by, $meant, $entries);
+
+        return DB::transaction(function () use ($group, $by, $entries, $meant, $read): array {
             $learners = $this->lockLearners($group, $entries);
+            if ($learners !== $meant) {
+                $read = $this->readAll($group, $by, $learners, $entries);
+            }
             $known = $this->known($group, $entries);
-            $this->derive->within($group);
+            $this->derive->begin($group);
             $this->derive->ahead($this->pairs($entries, $learners, $known));
             $answers = [];
-            foreach ($entries as $entry) {
+            foreach ($entries as $number => $entry) {
                 $id = strtolower($entry->text('id'));
-                $learner = $learners[strtolower($entry->text('learner'))];
-                if (! isset($known[$id]) && $learner !== null) {
-                    $known[$id] = $this->derive->add(($this->read)($group, $by, $learner, $entry));
+                if (! isset($known[$id]) && $read[$number] !== null) {
+                    $known[$id] = $this->derive->add($read[$number]);
                 }
                 $answers[] = isset($known[$id]) ? self::answer($known[$id]) : self::gone($id);
             }
@@ -52,6 +58,38 @@ final readonly class RecordChecks
 
             return $answers;
         }, 3);
+    }
+
+    /**
+     * @param  array<string, ?string>  $learners
+     * @param  list<Fields>  $entries
+     * @return list<?ReadCheck> null for what is about a learner who was erased
+     */
+    private function readAll(Group $group, User $by, array $learners, array $entries): array
+    {
+        return array_map(function (Fields $entry) use ($group, $by, $learners): ?ReadCheck {
+            $learner = $learners[strtolower($entry->text('learner'))];
+
+            return $learner === null ? null : ($this->read)($group, $by, $learner, $entry);
+        }, $entries);
+    }
+
+    /**
+     * Whom what is sent is about now: what is sent for an entry that has gone up in another belongs to that one.
+     *
+     * @param  list<Fields>  $entries
+     * @return array<string, ?string> the learner by the id that was sent; null where that one was erased
+     */
+    private static function meant(Group $group, array $entries): array
+    {
+        $asked = array_values(array_unique(array_map(static fn (Fields $entry): string => strtolower($entry->text('learner')), $entries)));
+        $gone = GoneLearner::among($group, $asked);
+        $meant = [];
+        foreach ($asked as $id) {
+            $meant[$id] = array_key_exists($id, $gone) ? $gone[$id] : $id;
+        }
+
+        return $meant;
     }
 
     /**
@@ -76,26 +114,19 @@ final readonly class RecordChecks
     }
 
     /**
-     * Whoever records for the same learner at the same time waits, so that standings are derived from all events. What is sent for
-     * an entry that has gone up in another belongs to that one; what is sent for an erased learner is let go.
+     * Whoever records for the same learner at the same time waits, so that standings are derived from all events; what is sent for an
+     * erased learner is let go.
      *
      * @param  list<Fields>  $entries
      * @return array<string, ?string> the learner by the id that was sent; null where that one was erased
      */
     private function lockLearners(Group $group, array $entries): array
     {
-        $asked = [];
-        foreach ($entries as $entry) {
-            $asked[strtolower($entry->text('learner'))] = $entry;
-        }
-        $gone = GoneLearner::among($group, array_keys($asked));
-        $meant = [];
-        foreach (array_keys($asked) as $id) {
-            $meant[$id] = array_key_exists($id, $gone) ? $gone[$id] : $id;
-        }
+        $meant = self::meant($group, $entries);
         $own = Learner::query()->where('group_id', $group->id)->whereIn('id', array_filter($meant))->orderBy('id')->lockForUpdate()->pluck('id')->all();
-        foreach ($asked as $id => $entry) {
-            if ($meant[$id] !== null && ! in_array($meant[$id], $own, true)) {
+        foreach ($entries as $entry) {
+            $learner = $meant[strtolower($entry->text('learner'))];
+            if ($learner !== null && ! in_array($learner, $own, true)) {
                 throw Refusal::of($entry->place('learner'), $entry->text('learner'), 'a learner of your group');
             }
         }

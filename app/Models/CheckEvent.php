@@ -83,13 +83,13 @@ final class CheckEvent extends Model
     /**
      * The events of some learners and knots as the core needs them, read without making a model of each: a batch touches many.
      *
-     * @param  list<string>  $learners
-     * @param  list<string>  $knots
+     * @param  list<array{string, string}>  $pairs  learner and knot
      * @return iterable<CoreEvent>
      */
-    public static function coreOf(array $learners, array $knots): iterable
+    public static function coreOf(array $pairs): iterable
     {
-        $rows = DB::table('check_events')->whereIn('learner_id', $learners)->whereIn('knot', $knots)
+        $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
+        $rows = DB::table('check_events')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs))
             ->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']);
         foreach ($rows as $row) {
             yield new CoreEvent(

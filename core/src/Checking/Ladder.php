@@ -12,8 +12,20 @@ final class Ladder
     /** @param  list<DayResult>  $results in order */
     public static function level(array $results): ?Level
     {
+        return self::climbed($results)[0];
+    }
+
+    /**
+     * The level reached, and the day on which each rung was first reached or passed.
+     *
+     * @param  list<DayResult>  $results in order
+     * @return array{?Level, array<int, string>} days by rung
+     */
+    public static function climbed(array $results): array
+    {
         $reached = null;
         $firstDay = null;
+        $since = [];
         foreach ($results as $result) {
             $now = match ($result->verdict) {
                 Verdict::HasIt => Level::HasIt,
@@ -28,9 +40,14 @@ final class Ladder
                 }
                 $firstDay ??= $day;
             }
-            $reached = $reached === null || $now->rung() > $reached->rung() ? $now : $reached;
+            if ($reached === null || $now->rung() > $reached->rung()) {
+                for ($rung = ($reached?->rung() ?? 0) + 1; $rung <= $now->rung(); $rung++) {
+                    $since[$rung] = $result->day;
+                }
+                $reached = $now;
+            }
         }
 
-        return $reached;
+        return [$reached, $since];
     }
 }

@@ -114,27 +114,12 @@ final class Standings
             }
         }
 
+        [$level, $since] = Ladder::climbed($results);
+
         return new Standing(
-            $current->learner, $current->knot, Ladder::level($results), $current, $results, $leaders,
+            $current->learner, $current->knot, $level, $current, $results, $leaders,
             Memory::from($results, in_array($current->knot, $hardKnots, true), $model),
-            self::since($results, Level::HasIt), self::since($results, Level::Kept),
+            $since[Level::HasIt->rung()] ?? null, $since[Level::Kept->rung()] ?? null,
         );
-    }
-
-    /**
-     * The day on which a level was first reached.
-     *
-     * @param  list<DayResult>  $results
-     */
-    private static function since(array $results, Level $level): ?string
-    {
-        foreach (array_keys($results) as $last) {
-            $reached = Ladder::level(array_slice($results, 0, $last + 1));
-            if ($reached instanceof Level && $reached->rung() >= $level->rung()) {
-                return $results[$last]->day;
-            }
-        }
-
-        return null;
     }
 }
