@@ -53,7 +53,7 @@ final class DeriveStandings
         $event = $read->event;
         $key = $event->learner_id.' '.$event->knot;
         $this->ahead([[$event->learner_id, $event->knot]]);
-        $this->events[$key][$event->id] = $event->toCore();
+        $this->events[$key][$event->id] = $read->core;
         $standing = $this->derived($event->group_id, $event->knot, $key);
         $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot, $standing];
         $event = $read->answered($standing?->level);

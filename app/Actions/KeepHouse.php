@@ -26,7 +26,7 @@ final readonly class KeepHouse
     public function change(Group $group, Fields $change): void
     {
         $about = [
-            'name' => trim($change->text('name', $group->name)), 'units' => $change->text('units', $group->units), 'time_zone' => $change->text('time_zone', $group->time_zone),
+            'name' => trim($change->text('name', $group->name)), 'units' => $change->text('units', $group->units), 'words' => $change->text('words', $group->words), 'time_zone' => $change->text('time_zone', $group->time_zone),
             'tail_school' => TailSchool::from($change->text('tail_school', $group->tail_school->value)), 'backup' => $change->flag('backup', $group->backup),
             'old_share' => $change->number('old_share', $group->old_share),
             'new_knots' => array_key_exists('new_knots', $change->raw()) ? $change->wholeOrNull('new_knots') : $group->new_knots,

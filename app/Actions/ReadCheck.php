@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\CheckEvent;
+use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\Finding;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Level;
@@ -17,14 +18,14 @@ use Compadre\Core\Knots\KnotPack;
  */
 final readonly class ReadCheck
 {
-    public function __construct(public CheckEvent $event, private Finding $finding, private Observation $seen, private KnotPack $knot)
+    public function __construct(public CheckEvent $event, public CoreEvent $core, private Finding $finding, private Observation $seen, private KnotPack $knot)
     {
     }
 
     public function answered(?Level $level): CheckEvent
     {
         $this->event->answer_level = $level?->value;
-        $this->event->answer_next = $this->event->kind === Kind::Retract ? 'Taken back.' : NextStep::sentence($this->finding, $this->seen, $this->knot, $level);
+        $this->event->answer_next = $this->core->kind === Kind::Retract ? 'Taken back.' : NextStep::sentence($this->finding, $this->seen, $this->knot, $level);
 
         return $this->event;
     }

@@ -30,7 +30,7 @@ final readonly class HouseView
         $several = array_filter($this->library->all(), static fn (KnotPack $knot): bool => $knot->isTaught() && count($knot->ways()) > 1);
 
         return [
-            'name' => $group->name, 'units' => $group->units, 'time_zone' => $group->time_zone, 'tail_school' => $group->tail_school->value, 'backup' => $group->backup,
+            'name' => $group->name, 'units' => $group->units, 'words' => $group->words, 'time_zone' => $group->time_zone, 'tail_school' => $group->tail_school->value, 'backup' => $group->backup,
             'old_share' => $group->old_share, 'new_knots' => $group->new_knots, 'methods' => (object) ($group->methods ?? []), 'calendar' => $group->calendar_hash !== null, 'calendar_places' => $group->calendar_places,
             'ropes' => $group->ropes()->get()->map(fn (Rope $rope): array => PeopleView::rope($rope))->values()->all(),
             'schools' => array_values(array_map(static fn (KnotPack $knot): array => ['knot' => $knot->id, 'name' => $knot->names[0], 'methods' => array_map(static fn (Method $method): array => ['id' => $method->id, 'name' => $method->name], $knot->ways())], $several)),

@@ -19,7 +19,7 @@ final class MeView
 
         return [
             'user' => ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value],
-            'group' => ['id' => $group->id, 'name' => $group->name, 'time_zone' => $group->time_zone, 'units' => $group->units, 'tail_school' => $group->tail_school->value],
+            'group' => ['id' => $group->id, 'name' => $group->name, 'time_zone' => $group->time_zone, 'units' => $group->units, 'words' => $group->words, 'tail_school' => $group->tail_school->value],
             'today' => $today,
             'tonight' => $group->meetings()->where('date', $today)->first()?->id,
             'may' => ['plan' => $user->can('plan'), 'teach' => $user->can('teach'), 'check' => $user->can('check'), 'people' => $user->can('people')],

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $time_zone
  * @property string $units mm or inches
+ * @property string $words leaders or learners: whose words knots are explained in
  * @property int $age_from
  * @property int $age_to
  * @property TailSchool $tail_school

@@ -1,8 +1,8 @@
 import { UserPlus } from 'lucide-react';
-import { liveQuery } from 'dexie';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { type WalkIn, store } from '../outbox/store';
+import { store } from '../outbox/store';
+import { useLive } from '../outbox/useLive';
 import { Button } from '../ui/Button';
 import { words } from '../words/en';
 import { walkIn } from './events';
@@ -11,11 +11,7 @@ type Row = Schemas['CheckSheet']['rows'][number];
 
 /** Learners who came along and are on this device only, or were when the sheet was last fetched. */
 export function useWalkIns(known: string[]): Row[] {
-  const [walkIns, setWalkIns] = useState<WalkIn[]>([]);
-  useEffect(() => {
-    const watching = liveQuery(() => store.walkIns.toArray()).subscribe({ next: setWalkIns, error: () => setWalkIns([]) });
-    return () => watching.unsubscribe();
-  }, []);
+  const walkIns = useLive(() => store.walkIns.toArray(), []);
   // An id of version 7 begins with its moment, so the newest is the greatest.
   return walkIns.filter((one) => !known.includes(one.id)).sort((a, b) => (a.id < b.id ? 1 : -1))
     .map((one) => ({ id: one.id, name: one.name, age_band: '8-10', hand: null, present: true, wanted: null, mark: null }));

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useMe } from '../shell/me';
 
 export const VIEWS = ['learner', 'across', 'behind', 'left'] as const;
 export type View = (typeof VIEWS)[number];
@@ -23,7 +24,7 @@ export const keptView = (): View => VIEWS.find((one) => one === sessionStorage.g
 export function useShowSettings(): ShowSettings {
   const [view, look] = useKept('show-view', VIEWS, 'learner');
   const [story, tell] = useKept('show-story', ['yes', 'no'] as const, 'no');
-  const [said, speak] = useKept('show-words', ['leaders', 'learners'] as const, 'leaders');
+  const [said, speak] = useKept('show-words', ['leaders', 'learners'] as const, useMe().group.words);
   const [pace, walk] = useKept('show-pace', ['0', '1', '2'] as const, '1');
   return {
     view, story: story === 'yes', learnersWords: said === 'learners', pace: PACES[Number(pace)] ?? 1,

@@ -28,11 +28,11 @@ function Strands({ mark }: { mark: MarkData }) {
 
 const LAY = [3, 7.4, 11.8, 16.2].map((x) => `M${x} 18C${x + 1.4} 13.6 ${x + 3.2} 10.4 ${x + 4.6} 6`).join('');
 
-/** All three right: the strands twist into a laid rope. Whipped when kept; faded to a bare outline when due. */
-function LaidRope({ kept, due }: { kept: boolean; due: boolean }) {
+/** All three right: the strands twist into a laid rope. Whipped when kept; it pales as it fades, to a bare outline when due. */
+function LaidRope({ kept, due, chance }: { kept: boolean; due: boolean; chance: number }) {
   return (
     <>
-      <rect x={1} y={5.6} width={22} height={12.8} rx={2.6} className={due ? 'fill-none stroke-soft' : 'fill-hemp stroke-ink'} strokeWidth={due ? 1.3 : 1.8} strokeDasharray={due ? '2.2 1.7' : undefined} />
+      <rect x={1} y={5.6} width={22} height={12.8} rx={2.6} className={due ? 'fill-none stroke-soft' : 'fill-hemp stroke-ink'} strokeWidth={due ? 1.3 : 1.8} strokeDasharray={due ? '2.2 1.7' : undefined} fillOpacity={chance} />
       <path d={LAY} className={due ? 'stroke-soft' : 'stroke-ink'} strokeWidth={due ? 1 : 1.7} strokeDasharray={due ? '2.2 1.7' : undefined} />
       {kept && (
         <>
@@ -49,7 +49,7 @@ export function Mark({ mark, label, size = 28 }: { mark: MarkData | null; label:
   const has = mark !== null && (mark.level === 'has_it' || mark.level === 'kept' || mark.level === 'uses_it' || mark.level === 'teaches_it');
   return (
     <svg viewBox="0 0 24 24" width={size} height={size} fill="none" {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} className="shrink-0">
-      {mark === null ? <circle cx={12} cy={12} r={1.7} className="fill-line" /> : has ? <LaidRope kept={mark.level === 'kept'} due={mark.due} /> : <Strands mark={mark} />}
+      {mark === null ? <circle cx={12} cy={12} r={1.7} className="fill-line" /> : has ? <LaidRope kept={mark.level === 'kept'} due={mark.due} chance={mark.chance ?? 1} /> : <Strands mark={mark} />}
     </svg>
   );
 }

@@ -40,7 +40,7 @@ export function HousePage() {
 
 function useChange() {
   return useMutation({
-    mutationFn: (change: Partial<Pick<Settings, 'name' | 'units' | 'tail_school' | 'backup' | 'old_share' | 'new_knots' | 'methods'>>) => call<Settings>('PUT', '/api/group', change),
+    mutationFn: (change: Partial<Pick<Settings, 'name' | 'units' | 'words' | 'tail_school' | 'backup' | 'old_share' | 'new_knots' | 'methods'>>) => call<Settings>('PUT', '/api/group', change),
     onSuccess: (now) => {
       queryClient.setQueryData(groupQuery.queryKey, now);
       // Tails, plans and first methods all follow from it.
@@ -60,6 +60,7 @@ function Ways({ settings }: { settings: Settings }) {
       <SelectField label={words.house.tails} hint={words.house.tailAbout[settings.tail_school]} value={settings.tail_school} onChange={(event) => change.mutate({ tail_school: event.target.value as Settings['tail_school'] })} options={Object.entries(words.house.tailSchools)} />
       <SelectField label={words.house.backup} hint={words.house.backupAbout} value={settings.backup ? 'yes' : 'no'} onChange={(event) => change.mutate({ backup: event.target.value === 'yes' })} options={[['no', words.house.backupNo], ['yes', words.house.backupYes]]} />
       <SelectField label={words.house.units} value={settings.units} onChange={(event) => change.mutate({ units: event.target.value as Settings['units'] })} options={[['mm', words.house.mm], ['inches', words.house.inches]]} />
+      <SelectField label={words.house.whoseWords} hint={words.house.whoseWordsAbout} value={settings.words} onChange={(event) => change.mutate({ words: event.target.value as Settings['words'] })} options={[['leaders', words.house.leadersWords], ['learners', words.house.learnersWords]]} />
       <SelectField label={words.house.share} hint={words.house.shareAbout} value={String(settings.old_share)} onChange={(event) => change.mutate({ old_share: Number(event.target.value) })} options={['0', '0.1', '0.2', '0.3', '0.4', '0.5'].map((share) => [share, words.house.shares(Number(share))] as const)} />
       <SelectField label={words.house.newKnots} value={String(settings.new_knots ?? 'age')} onChange={(event) => change.mutate({ new_knots: event.target.value === 'age' ? null : Number(event.target.value) })} options={[['age', words.house.byAge], ...['1', '2', '3', '4', '5'].map((most) => [most, number(Number(most))] as const)]} />
     </section>

@@ -9,9 +9,13 @@ export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' 
 /** A learner who just came along, under an id made here; it goes ahead of every check. */
 export type WalkIn = { id: string; name: string; meeting: string | null; state: 'waiting' | 'sent' };
 
-const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
+/** Who is here, marked on this device; the last word on a learner and meeting counts. */
+export type RollMark = { key: string; meeting: string; learner: string; present: boolean };
+
+const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; roll: EntityTable<RollMark, 'key'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
 database.version(1).stores({ events: 'id, seq, state', about: 'name' });
 database.version(2).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state' });
+database.version(3).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state', roll: 'key, meeting' });
 
 export const store = database;
 

@@ -45,6 +45,27 @@ async function sendWalkIns(): Promise<void> {
   await store.walkIns.bulkUpdate(waiting.map((one) => ({ key: one.id, changes: { state: 'sent' as const } })));
 }
 
+/** Who is here, learner by learner; what the server will never take is let go, for the roll shows what it has. */
+async function sendRoll(): Promise<void> {
+  for (const one of await store.roll.toArray()) {
+    try {
+      await call('PUT', `/api/meetings/${one.meeting}/attendance/${one.learner}`, { present: one.present });
+    } catch (fault) {
+      if (!(fault instanceof ApiProblem) || ![403, 404, 422].includes(fault.status)) throw fault;
+    }
+    // A later word that came while this one was on its way stays.
+    await store.transaction('rw', store.roll, async () => {
+      if ((await store.roll.get(one.key))?.present === one.present) await store.roll.delete(one.key);
+    });
+  }
+}
+
+/** Marks who is here: on this device at once, and on the server as soon as there is a network. */
+export async function markHere(meeting: string, learner: string, present: boolean): Promise<void> {
+  await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present });
+  await sync();
+}
+
 /** A batch the server refuses is sent one by one, so that a single bad event holds up no other. */
 async function sendOrSplit(events: Kept[]): Promise<void> {
   try {
@@ -66,6 +87,7 @@ async function flush(): Promise<void> {
   state = { ...state, trouble: 'none' };
   try {
     await sendWalkIns();
+    await sendRoll();
     for (;;) {
       const events = await store.events.where('state').equals('waiting').sortBy('seq');
       if (events.length === 0) break;
@@ -101,7 +123,7 @@ export function startSync(): void {
   void tell('none').then(sync);
   window.addEventListener('online', () => void sync());
   document.addEventListener('visibilitychange', () => { if (document.visibilityState === 'visible') void sync(); });
-  window.setInterval(() => { if (state.waiting > 0) void sync(); }, 30_000);
+  window.setInterval(() => void store.roll.count().then((marks) => { if (state.waiting + marks > 0) void sync(); }), 30_000);
 }
 
 /** What never reached the server, as a file to keep. */
@@ -111,6 +133,6 @@ export async function unsentFile(): Promise<Blob> {
 }
 
 export async function forgetOutbox(): Promise<void> {
-  await Promise.all([store.events.clear(), store.walkIns.clear()]);
+  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear()]);
   await tell('none');
 }

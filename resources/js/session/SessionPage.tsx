@@ -2,8 +2,11 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Backpack, Pencil, Play, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { call, type Schemas } from '../api/client';
+import { type Schemas } from '../api/client';
 import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
+import { store } from '../outbox/store';
+import { markHere } from '../outbox/sync';
+import { useLive } from '../outbox/useLive';
 import { useMe } from '../shell/me';
 import { ChangeMeeting } from '../course/ChangeMeeting';
 import { Proposal } from '../course/WhatIf';
@@ -52,7 +55,9 @@ function Roll({ sheet }: { sheet: RunSheet }) {
   const me = useMe();
   const query = runSheetQuery(sheet.meeting.id);
   const mark = useMutation({
-    mutationFn: ({ learner, present }: { learner: string; present: boolean }) => call('PUT', `/api/meetings/${sheet.meeting.id}/attendance/${learner}`, { present }),
+    mutationFn: ({ learner, present }: { learner: string; present: boolean }) => markHere(sheet.meeting.id, learner, present),
+    // Without a network too: it waits on this device.
+    networkMode: 'always',
     onMutate: ({ learner, present }) => {
       // Shown at once; if the server refuses, the next answer puts it right.
       queryClient.setQueryData(query.queryKey, (now) => (now ? { ...now, roll: now.roll.map((one) => (one.id === learner ? { ...one, present } : one)) } : now));
@@ -63,7 +68,9 @@ function Roll({ sheet }: { sheet: RunSheet }) {
       void queryClient.invalidateQueries({ queryKey: courseQuery.queryKey });
     },
   });
-  const here = sheet.roll.filter((one) => one.present === true).length;
+  const kept = useLive(() => store.roll.where('meeting').equals(sheet.meeting.id).toArray(), []);
+  const roll = sheet.roll.map((one) => ({ ...one, present: kept.find((mark) => mark.learner === one.id)?.present ?? one.present }));
+  const here = roll.filter((one) => one.present === true).length;
   return (
     <section aria-labelledby="roll">
       <div className="mb-2 flex items-baseline justify-between gap-3">
@@ -73,7 +80,7 @@ function Roll({ sheet }: { sheet: RunSheet }) {
       <p className="mb-3 text-sm text-soft">{me.may.teach ? words.session.markHelp : words.session.cannot}</p>
       <Faults error={mark.error} />
       <ul className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {sheet.roll.map((one) => (
+        {roll.map((one) => (
           <li key={one.id}>
             <button
               type="button"
