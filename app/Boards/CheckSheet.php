@@ -24,7 +24,7 @@ use Compadre\Core\Teaching\BadgeShelf;
  */
 final readonly class CheckSheet
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs, private KnotView $knots)
+    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs, private KnotCompared $compared)
     {
     }
 
@@ -39,7 +39,7 @@ final readonly class CheckSheet
         $rope = $ropeId === null ? $ropes->first() : ($ropes->find($ropeId) ?? throw Refusal::of('/rope', $ropeId, 'a rope of your group'));
 
         return [
-            'knot' => self::about($knot, UsualMistakes::of($knot, $this->knots->likely($knotId), $this->named($group, $knotId))),
+            'knot' => self::about($knot, UsualMistakes::of($knot, $this->compared->likely($knotId), $this->named($group, $knotId))),
             'meeting' => $meeting === null ? null : CourseView::about($meeting),
             'ropes' => $ropes->map(PeopleView::rope(...))->values()->all(),
             'rope' => $rope === null ? null : PeopleView::rope($rope),

@@ -166,3 +166,28 @@ it('signs out without a network: clears the device at once, and tells the server
     $this->visit('/crew');
     $this->see('Good evening');
 });
+
+it('marks who is here without a network, and the last word counts', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->see('0 of 16 here');
+    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
+    $this->offline(true);
+    $this->named('Ada P., here or away')->click();
+    $this->named('Bram K., here or away')->click();
+    $this->see('2 of 16 here');
+    $this->named('Bram K., here or away: here')->click();
+    $this->see('1 of 16 here');
+    $this->visit('/');
+    $this->see('1 of 16 here');
+    $this->offline(false);
+    $this->script('dispatchEvent(new Event("online"))');
+    $meeting = $this->fetched('/api/me')['tonight'];
+    $this->until(function () use ($meeting): bool {
+        $roll = array_column($this->fetched("/api/meetings/$meeting")['roll'], 'present', 'name');
+
+        return $roll['Ada P.'] === true && $roll['Bram K.'] === false;
+    }, 'the roll on the server', 40);
+    $this->see('1 of 16 here');
+});

@@ -209,3 +209,11 @@ it('keeps the board as it was made only as long as nothing it is made of has cha
         expect($board())->toEqual(json_decode((string) json_encode(app(\App\Boards\CrewBoard::class)->of($this->crew->refresh())), true), $what);
     }
 });
+
+it('keeps whose words a group uses, and checks sent under an older name of the group', function (): void {
+    $this->api('PUT', '/api/group', ['words' => 'learners'])->assertOk()->assertJsonPath('words', 'learners');
+    expect($this->api('GET', '/api/me')->json('group.words'))->toBe('learners');
+    $this->refused($this->api('PUT', '/api/group', ['words' => 'sailors']), '/words', 'leaders');
+    $this->api('PUT', '/api/group', ['name' => 'Gullwick Harbour Crew'])->assertOk();
+    $this->send($this->pass($this->ada, more: ['group' => $this->crew->id]))->assertOk()->assertJsonPath('results.0.level', 'has_it');
+});

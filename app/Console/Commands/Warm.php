@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Boards\KnotCompared;
 use App\Boards\KnotView;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\View;
@@ -18,7 +19,7 @@ final class Warm extends Command
 
     protected $description = 'Compute the drawings of all knots ahead';
 
-    public function handle(Library $library, KnotView $knots): int
+    public function handle(Library $library, KnotView $knots, KnotCompared $compared): int
     {
         foreach ($library->all() as $knot) {
             foreach ($knot->isForAll() ? $knot->methodIds() : [] as $method) {
@@ -27,7 +28,7 @@ final class Warm extends Command
                     $knots->of($knot->id, $method, $view->value);
                 }
                 foreach ([View::Learner, View::Left] as $view) {
-                    $knots->compared($knot->id, $method, $view->value);
+                    $compared->of($knot->id, $method, $view->value);
                 }
             }
         }

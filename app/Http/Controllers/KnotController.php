@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Boards\KnotCompared;
 use App\Boards\KnotFacts;
 use App\Boards\KnotView;
 use App\Models\Learner;
@@ -29,11 +30,11 @@ final class KnotController extends Controller
     }
 
     /** What a knot is held against while it is checked. */
-    public function compared(Request $request, string $knot, KnotView $knots): JsonResponse
+    public function compared(Request $request, string $knot, KnotCompared $compared): JsonResponse
     {
         $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
 
-        return new JsonResponse($knots->compared($knot, $method, $this->asked($request, 'view') ?? 'learner'));
+        return new JsonResponse($compared->of($knot, $method, $this->asked($request, 'view') ?? 'learner'));
     }
 
     /** A step, or the finished knot, as a file to keep or to print. */

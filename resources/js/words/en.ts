@@ -84,7 +84,7 @@ export const words = {
     done: 'Taken and cut', doneAbout: 'Writes it down in the store: what is taken is out, what was cut is pieces now.', caution: 'Sealing ends with heat is an adult’s job.',
   },
   house: {
-    whoseWords: 'Words', whoseWordsAbout: 'How knots are explained, unless you choose otherwise for an evening (P on the stage).', leadersWords: 'working end, standing part', learnersWords: 'learners’ words: tail, long end',
+    whoseWords: 'Words', whoseWordsAbout: 'How knots are explained, unless you choose otherwise for an evening (P on the stage).', leadersWords: 'Leaders’: working end, standing part', learnersWords: 'Learners’: short end, long part',
     forgetting: 'How knots are forgotten', forgettingAbout: 'When an old knot is due again follows from how fast knots fade. Once there are enough checks, the figures can be fitted to your own learners, and are held against days they have not seen.',
     usualFigures: 'Usual figures', ownFigures: 'Your own', inUse: 'in use', forgets: (start: string, clean: string, prompts: string, again: string) => `Half is gone after ${start} days; a clean day makes that ${clean} times as long, one with help ${prompts} times, a day tied wrong ${again} times.`,
     score: (brier: string) => `Off by ${brier} on average, squared (Brier score: 0 is always right, 0.25 is a coin).`, tooFew: (results: number, needed: number) => `${count(results, 'later day', 'later days')} so far; from ${number(needed)} on they can be fitted to your own learners.`,
