@@ -49,8 +49,12 @@ final readonly class RecordChecks
             $answers = [];
             foreach ($entries as $number => $entry) {
                 $id = strtolower($entry->text('id'));
-                if (! isset($known[$id]) && $read[$number] !== null) {
-                    $known[$id] = $this->derive->add($read[$number]);
+                $new = isset($known[$id]) ? null : $read[$number];
+                if ($new instanceof Refusal) {
+                    throw $new;
+                }
+                if ($new instanceof ReadCheck) {
+                    $known[$id] = $this->derive->add($new);
                 }
                 $answers[] = isset($known[$id]) ? self::answer($known[$id]) : self::gone($id);
             }
@@ -63,14 +67,18 @@ final readonly class RecordChecks
     /**
      * @param  array<string, ?string>  $learners
      * @param  list<Fields>  $entries
-     * @return list<?ReadCheck> null for what is about a learner who was erased
+     * @return list<ReadCheck|Refusal|null> null for what is about a learner who was erased; a refusal counts only where the event is
+     *                                      not there already, for a repeat is answered as it was whatever has changed since
      */
     private function readAll(Group $group, User $by, array $learners, array $entries): array
     {
-        return array_map(function (Fields $entry) use ($group, $by, $learners): ?ReadCheck {
+        return array_map(function (Fields $entry) use ($group, $by, $learners): ReadCheck|Refusal|null {
             $learner = $learners[strtolower($entry->text('learner'))];
-
-            return $learner === null ? null : ($this->read)($group, $by, $learner, $entry);
+            try {
+                return $learner === null ? null : ($this->read)($group, $by, $learner, $entry);
+            } catch (Refusal $refusal) {
+                return $refusal;
+            }
         }, $entries);
     }
 

@@ -217,3 +217,14 @@ it('keeps whose words a group uses, and checks sent under an older name of the g
     $this->api('PUT', '/api/group', ['name' => 'Gullwick Harbour Crew'])->assertOk();
     $this->send($this->pass($this->ada, more: ['group' => $this->crew->id]))->assertOk()->assertJsonPath('results.0.level', 'has_it');
 });
+
+it('answers a repeat as it was, whatever has changed since', function (): void {
+    $meeting = $this->meeting($this->crew, '2026-11-20');
+    $check = $this->pass($this->ada, more: ['meeting' => $meeting->id]);
+    $first = $this->send($check)->assertOk()->json();
+    // The same event in words that would be refused today, beside one that is new and good.
+    $stale = ['mistake' => 'no-longer-listed', 'tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked'] + $check;
+    $both = $this->send($stale, $this->pass($this->bram))->assertOk()->json('results');
+    expect($both[0])->toBe($first['results'][0])->and($both[1]['verdict'])->toBe('has_it');
+    $this->refused($this->send(['id' => (string) Str::uuid7()] + $stale), '/events/0/mistake');
+});

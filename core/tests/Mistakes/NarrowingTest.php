@@ -13,16 +13,16 @@ use Compadre\Core\Knots\Topology\Fingerprint;
 use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Knots\Untidy;
 
-function foundFor(string $id): array
+function narrowedFound(string $id): array
 {
     static $found = [];
     static $index = null;
-    $knot = packs()->knot($id);
+    $knot = narrowedPacks()->knot($id);
 
-    return $found[$id] ??= (new MistakeFinder(packs(), $index ??= KnotIndex::of(packs())))->of($knot, $knot->methods[0]);
+    return $found[$id] ??= (new MistakeFinder(narrowedPacks(), $index ??= KnotIndex::of(narrowedPacks())))->of($knot, $knot->methods[0]);
 }
 
-function packs(): Library
+function narrowedPacks(): Library
 {
     static $library = null;
 
@@ -30,13 +30,13 @@ function packs(): Library
 }
 
 /** The knots that are drawn with a fingerprint. */
-function judged(): array
+function narrowedKnots(): array
 {
-    return array_keys(array_filter(packs()->all(), static fn (KnotPack $knot): bool => $knot->isTaught() && $knot->hasFingerprint()));
+    return array_keys(array_filter(narrowedPacks()->all(), static fn (KnotPack $knot): bool => $knot->isTaught() && $knot->hasFingerprint()));
 }
 
 /** Answers the questions as the knot in hand would. */
-function walked(Narrowing $step, array $flips, int $asked = 0): array
+function narrowedTo(Narrowing $step, array $flips, int $asked = 0): array
 {
     if ($step->crossing === null) {
         return [$step->left, $asked];
@@ -44,33 +44,33 @@ function walked(Narrowing $step, array $flips, int $asked = 0): array
     $next = in_array($step->crossing, $flips, true) ? $step->other : $step->asDrawn;
     expect($next)->not->toBeNull();
 
-    return walked($next, $flips, $asked + 1);
+    return narrowedTo($next, $flips, $asked + 1);
 }
 
 it('asks three questions at the most, and what is left fits every answer', function (string $id): void {
-    $possible = array_filter(foundFor($id), static fn (Found $one): bool => ! $one->becomes->isGood() && ($one->slip->flips ?? []) !== [] && $one->slip->exchanged === []);
-    $tree = Narrowing::of(foundFor($id));
+    $possible = array_filter(narrowedFound($id), static fn (Found $one): bool => ! $one->becomes->isGood() && ($one->slip->flips ?? []) !== [] && $one->slip->exchanged === []);
+    $tree = Narrowing::of(narrowedFound($id));
     if ($possible === []) {
         expect($tree)->toBeNull();
 
         return;
     }
     foreach ($possible as $error) {
-        [$left, $asked] = walked($tree, $error->slip->flips);
+        [$left, $asked] = narrowedTo($tree, $error->slip->flips);
         expect($asked)->toBeLessThanOrEqual(Narrowing::QUESTIONS);
         expect($left)->not->toBe([]);
         // Each that is left would have led to the same place.
         foreach ($left as $one) {
-            expect(walked($tree, $one->slip->flips)[0])->toBe($left);
+            expect(narrowedTo($tree, $one->slip->flips)[0])->toBe($left);
         }
     }
 })->with('judged knots');
 
-dataset('judged knots', fn (): array => array_combine(judged(), array_map(static fn (string $id): array => [$id], judged())));
+dataset('judged knots', fn (): array => array_combine(narrowedKnots(), array_map(static fn (string $id): array => [$id], narrowedKnots())));
 
 it('finds the granny in a square knot by its crossings', function (): void {
-    $granny = array_values(array_filter(foundFor('square-knot'), static fn (Found $one): bool => $one->becomes->knot === 'granny-knot' && ($one->slip->flips ?? []) !== []))[0];
-    [$left] = walked(Narrowing::of(foundFor('square-knot')), $granny->slip->flips);
+    $granny = array_values(array_filter(narrowedFound('square-knot'), static fn (Found $one): bool => $one->becomes->knot === 'granny-knot' && ($one->slip->flips ?? []) !== []))[0];
+    [$left] = narrowedTo(Narrowing::of(narrowedFound('square-knot')), $granny->slip->flips);
     expect(array_map(static fn (Found $one): ?string => $one->becomes->knot, $left))->toContain('granny-knot');
 });
 
@@ -79,7 +79,7 @@ it('asks nothing where nothing can go wrong', function (): void {
 });
 
 it('bends a knot out of shape without changing it', function (string $id): void {
-    $knot = packs()->knot($id);
+    $knot = narrowedPacks()->knot($id);
     $method = $knot->methods[0];
     $untidy = Untidy::of($method, $knot->file);
     expect($untidy)->not->toBeNull();
