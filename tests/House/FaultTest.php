@@ -41,8 +41,7 @@ function standings(): string
 function phone(string $name): Phone
 {
     $phone = new Phone('http://127.0.0.1:'.fault('house_setting "$dir" COMPADRE_PORT'), $name);
-    $signedIn = $phone->call('POST', '/api/sign-in', ['email' => 'maren@gullwick.example', 'password' => 'lantern-tail-77']);
-    expect($signedIn)->toHaveKey('user');
+    expect($phone->signIn())->toHaveKey('user');
 
     return $phone;
 }
@@ -52,7 +51,7 @@ function nothingLost(Phone ...$phones): void
 {
     $answered = array_unique(array_merge(...array_map(fn (Phone $phone): array => array_keys($phone->answered), $phones)));
     foreach ($phones as $phone) {
-        expect($phone->waiting)->toBe([]);
+        expect($phone->waiting)->toBe([], "$phone->status $phone->said");
     }
     expect((int) asked('select count(*) from check_events'))->toBe(count($answered));
     expect((int) asked('select count(distinct id) from check_events'))->toBe(count($answered));

@@ -23,6 +23,12 @@ final class Phone
 
     public int $failures = 0;
 
+    /** The last answer's status; 0 where none came. */
+    public int $status = 0;
+
+    /** The last answer as it came. */
+    public string $said = '';
+
     public function __construct(private readonly string $address, private readonly string $name)
     {
         $this->jar = (string) tempnam(sys_get_temp_dir(), 'phone');
@@ -47,6 +53,7 @@ final class Phone
         $answer = $this->call('POST', '/api/check-events', ['sent_at' => gmdate('Y-m-d\TH:i:s.v\Z'), 'events' => array_values($batch)]);
         if (! isset($answer['results'])) {
             $this->failures++;
+            $this->recover();
 
             return false;
         }
@@ -56,6 +63,24 @@ final class Phone
         }
 
         return true;
+    }
+
+    /** As the app does: a stale security token is renewed, and where the session has ended a leader signs in again. */
+    private function recover(): void
+    {
+        if ($this->status === 419 || $this->status === 401) {
+            $signedOut = $this->status === 401;
+            $this->call('GET', '/sanctum/csrf-cookie');
+            if ($signedOut) {
+                $this->signIn();
+            }
+        }
+    }
+
+    /** @return array<string, mixed> */
+    public function signIn(): array
+    {
+        return $this->call('POST', '/api/sign-in', ['email' => 'maren@gullwick.example', 'password' => 'lantern-tail-77']);
     }
 
     /** The same batch half sent, or whole and cut off before the answer. */
@@ -79,7 +104,8 @@ final class Phone
     {
         $handle = $this->handle($method, $path, $body);
         $text = curl_exec($handle);
-        $status = curl_getinfo($handle, CURLINFO_RESPONSE_CODE);
+        $status = $this->status = (int) curl_getinfo($handle, CURLINFO_RESPONSE_CODE);
+        $this->said = is_string($text) ? $text : '';
         curl_close($handle);
         $answer = is_string($text) ? json_decode($text, true) : null;
 
