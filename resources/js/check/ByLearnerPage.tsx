@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Check, ChevronRight } from 'lucide-react';
+import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -12,6 +12,7 @@ import { words } from '../words/en';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
 import { PartsSheet } from './PartsSheet';
+import { PassButton } from './PassButton';
 import { UndoBar } from './UndoBar';
 import { cleanPass, type Checks, useChecks } from './useChecks';
 
@@ -81,9 +82,7 @@ function KnotRow({ knot, busy, onOpen, onPass }: { knot: OpenFor['knots'][number
         <span className="min-w-0 flex-1"><strong className="block text-lg leading-tight">{knot.name}<span className="sr-only">: {words.check.closer}</span></strong><span className="line-clamp-2 block text-sm leading-snug text-soft">{notes.join('; ')}</span></span>
         <ChevronRight aria-hidden className="size-5 shrink-0 text-soft" />
       </button>
-      <button type="button" onClick={onPass} disabled={busy} aria-label={words.check.pass(knot.name)} className="grid min-h-16 w-20 shrink-0 place-items-center rounded-xl bg-right font-semibold text-on-right hover:brightness-110 disabled:opacity-60">
-        <span className="flex flex-col items-center"><Check aria-hidden className="size-6" strokeWidth={3} /><span className="text-sm">{words.check.passShort}</span></span>
-      </button>
+      <PassButton of={knot.name} busy={busy} onPass={onPass} />
     </li>
   );
 }

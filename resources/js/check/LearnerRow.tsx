@@ -1,8 +1,9 @@
-import { Check, ChevronRight } from 'lucide-react';
+import { ChevronRight } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
 import { dayShort } from '../words/format';
 import { words } from '../words/en';
+import { PassButton } from './PassButton';
 
 type Row = Schemas['CheckSheet']['rows'][number];
 
@@ -21,9 +22,7 @@ export function LearnerRow({ row, busy, onPass, onOpen }: { row: Row; busy: bool
         </span>
         <ChevronRight aria-hidden className="size-5 shrink-0 text-soft" />
       </button>
-      <button type="button" onClick={onPass} disabled={busy} aria-label={words.check.pass(row.name)} className="grid min-h-16 w-20 shrink-0 place-items-center rounded-xl bg-right font-semibold text-on-right hover:brightness-110 disabled:opacity-60">
-        <span className="flex flex-col items-center"><Check aria-hidden className="size-6" strokeWidth={3} /><span className="text-sm">{words.check.passShort}</span></span>
-      </button>
+      <PassButton of={row.name} busy={busy} onPass={onPass} />
     </li>
   );
 }
