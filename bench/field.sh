@@ -47,7 +47,8 @@ ask -H "X-XSRF-TOKEN: $(token)" -d '{"email":"maren@gullwick.example","password"
 ask "$address/api/crew" >"$dir/storage/app/board.json"
 cookies="$(awk '/\t/ { printf "%s%s=%s", n++ ? "; " : "", $6, $7 }' <(grep -v '^# ' "$jar" | sed 's/^#HttpOnly_//'))"
 
-# What wrk sends: checks of chance learners and knots, so many in a batch; or a body for the bare insert.
+# What wrk sends: checks of chance learners and knots, one every tenth of a second on each phone, so many in a batch; or a body for the
+# bare insert.
 sql -e 'select id from learners' >"$work/learners"
 cat >"$work/load.lua" <<'LUA'
 local work, size = os.getenv("BENCH_WORK"), tonumber(os.getenv("BENCH_SIZE") or "1")
@@ -55,16 +56,17 @@ local function lines(name) local all = {} for line in io.lines(work .. "/" .. na
 local learners, knots = lines("learners"), lines("checked")
 local seq, thread = 0, 0
 function setup(one) thread = thread + 1; one:set("number", thread) end
-function init() math.randomseed(os.time() * 10 + number); base = string.format("%08x", math.random(0, 0x7fffffff)) end
+local function moment(at) return os.date("!%Y-%m-%dT%H:%M:%S", math.floor(at)) .. string.format(".%dZ", math.floor(at * 10) % 10) end
+function init() math.randomseed(os.time() * 10 + number); began = os.time() - 7200 base = string.format("%08x", math.random(0, 0x7fffffff)) end
 local function event()
   seq = seq + 1
-  return string.format('{"id":"%s-%04x-7%03x-8000-%012x","schema":1,"kind":"result","learner":"%s","knot":"%s","device":"bench-%d","device_seq":%d,"observed_at":"2026-11-24T18:00:00Z","tying":"yes","dressing":"%s","tail":"%s","how":"attested","prompts":0}',
-    base, math.random(0, 0xffff), number, seq, learners[math.random(#learners)], knots[math.random(#knots)], number, seq, "yes", "yes")
+  return string.format('{"id":"%s-%04x-7%03x-8000-%012x","schema":1,"kind":"result","learner":"%s","knot":"%s","device":"bench-%d","device_seq":%d,"observed_at":"%s","tying":"yes","dressing":"%s","tail":"%s","how":"attested","prompts":0}',
+    base, math.random(0, 0xffff), number, seq, learners[math.random(#learners)], knots[math.random(#knots)], number, seq, moment(began + seq / 10), "yes", "yes")
 end
 function request()
   local events = {}
   for n = 1, size do events[n] = event() end
-  local body = '{"sent_at":"2026-11-24T18:00:00Z","events":[' .. table.concat(events, ",") .. "]}"
+  local body = '{"sent_at":"' .. moment(os.time()) .. '","events":[' .. table.concat(events, ",") .. "]}"
   if os.getenv("BENCH_BARE") then body = '{"learner":"' .. learners[math.random(#learners)] .. '","seen":' .. event() .. "}" end
   return wrk.format("POST", nil, nil, body)
 end

@@ -7,10 +7,10 @@ namespace App\Actions;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Standing;
-use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Standing as CoreStanding;
 use Compadre\Core\Checking\Standings;
+use Compadre\Core\Data\Json;
 use Compadre\Core\Knots\Library;
 use Illuminate\Support\Facades\DB;
 
@@ -22,66 +22,108 @@ final class DeriveStandings
     /** So many rows are written at once. */
     private const ROWS = 500;
 
-    /** @var array<string, array<string, CoreEvent>> events by learner and knot, by id */
-    private array $events = [];
-
-    /** @var array<string, array{string, string, string, ?CoreStanding}> group, learner, knot and the standing to be written */
-    private array $touched = [];
-
-    /** @var array<string, MemoryModel> by group */
-    private array $models = [];
-
-    /** @var list<array<string, mixed>> */
-    private array $rows = [];
-
     public function __construct(private readonly Library $library)
     {
     }
 
-    /** Begins with the checks of a group, from nothing: what an attempt that was broken off has left is no longer there. */
-    public function begin(Group $group): void
+    /**
+     * Takes new events into the record, each with the level it brought its learner to, and writes the standings that come of them.
+     *
+     * @param  list<ReadCheck>  $reads  of one group
+     * @return array<string, array<string, scalar|null>> the rows of the record, by id
+     */
+    public function record(Group $group, array $reads): array
     {
-        $this->events = [];
-        $this->touched = [];
-        $this->rows = [];
-        $this->models = [$group->id => $group->memory()];
-    }
-
-    /** Takes a new event in, with the level it brought its learner to. */
-    public function add(ReadCheck $read): CheckEvent
-    {
-        $event = $read->event;
-        $key = $event->learner_id.' '.$event->knot;
-        $this->ahead([[$event->learner_id, $event->knot]]);
-        $this->events[$key][$event->id] = $read->core;
-        $standing = $this->derived($event->group_id, $event->knot, $key);
-        $this->touched[$key] = [$event->group_id, $event->learner_id, $event->knot, $standing];
-        $event = $read->answered($standing?->level);
-        $this->rows[] = $event->getAttributes();
-
-        return $event;
-    }
-
-    public function write(): void
-    {
-        foreach (array_chunk($this->rows, self::ROWS) as $rows) {
-            CheckEvent::query()->insert($rows);
+        $model = $group->memory();
+        $found = $this->addToTallies($reads, $model);
+        $found += $this->addToEvents(array_diff_key(self::byPair($reads), $found), $model);
+        $rows = [];
+        foreach ($reads as $read) {
+            $rows[$read->core->id] = $read->answered($found[$read->pair()][$read->core->id]?->level);
         }
-        $standings = [];
-        foreach ($this->touched as [$group, $learner, $knot, $standing]) {
-            if ($standing === null) {
-                Standing::query()->where('learner_id', $learner)->where('knot', $knot)->delete();
-            } else {
-                $standings[] = self::row($group, $standing);
+        foreach (array_chunk(array_values($rows), self::ROWS) as $some) {
+            CheckEvent::query()->insert($some);
+        }
+        $this->write($group, array_map(static fn (array $standings): ?CoreStanding => end($standings) ?: null, $found));
+
+        return $rows;
+    }
+
+    /**
+     * The pairs whose new events all come after what was tallied: nothing else of them has to be read.
+     *
+     * @param  list<ReadCheck>  $reads
+     * @return array<string, array<string, CoreStanding>> by pair, then by event
+     */
+    private function addToTallies(array $reads, MemoryModel $model): array
+    {
+        $pairs = self::byPair($reads);
+        $found = [];
+        foreach (Standing::tallies(array_map(static fn (array $own): array => [$own[0]->core->learner, $own[0]->core->knot], array_values($pairs))) as $pair => $tally) {
+            $standings = [];
+            foreach ($pairs[$pair] as $read) {
+                $tally = $tally?->with($read->core);
+                if ($tally === null) {
+                    continue 2;
+                }
+                $standings[$read->core->id] = $tally->standing($read->core, $read->isHard(), $model);
+            }
+            $found[$pair] = $standings;
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  array<string, non-empty-list<ReadCheck>>  $pairs
+     * @return array<string, array<string, ?CoreStanding>> by pair, then by event
+     */
+    private function addToEvents(array $pairs, MemoryModel $model): array
+    {
+        $events = array_map(static fn (): array => [], $pairs);
+        foreach (CheckEvent::coreOf(array_map(static fn (array $own): array => [$own[0]->core->learner, $own[0]->core->knot], array_values($pairs))) as $event) {
+            $events["$event->learner $event->knot"][] = $event;
+        }
+        $found = [];
+        foreach ($pairs as $pair => $own) {
+            foreach ($own as $read) {
+                $events[$pair][] = $read->core;
+                $found[$pair][$read->core->id] = Standings::derive($events[$pair], $read->isHard() ? [$read->core->knot] : [], $model)[0] ?? null;
             }
         }
-        foreach (array_chunk($standings, self::ROWS) as $rows) {
-            Standing::query()->upsert($rows, ['learner_id', 'knot']);
+
+        return $found;
+    }
+
+    /** @param  array<string, ?CoreStanding>  $standings  by learner and knot, null where nothing is left of one */
+    private function write(Group $group, array $standings): void
+    {
+        $rows = [];
+        foreach ($standings as $pair => $standing) {
+            if ($standing === null) {
+                [$learner, $knot] = explode(' ', $pair);
+                Standing::query()->where('learner_id', $learner)->where('knot', $knot)->delete();
+            } else {
+                $rows[] = self::row($group->id, $standing);
+            }
         }
-        $this->rows = [];
-        $this->touched = [];
-        $this->events = [];
-        $this->models = [];
+        foreach (array_chunk($rows, self::ROWS) as $some) {
+            Standing::query()->upsert($some, ['learner_id', 'knot']);
+        }
+    }
+
+    /**
+     * @param  list<ReadCheck>  $reads
+     * @return array<string, non-empty-list<ReadCheck>>
+     */
+    private static function byPair(array $reads): array
+    {
+        $pairs = [];
+        foreach ($reads as $read) {
+            $pairs[$read->pair()][] = $read;
+        }
+
+        return $pairs;
     }
 
     /** Derives every row of a group anew. */
@@ -90,37 +132,11 @@ final class DeriveStandings
         DB::transaction(function () use ($group): void {
             $group->learners()->lockForUpdate()->pluck('id');
             Standing::query()->where('group_id', $group->id)->delete();
-            $events = CheckEvent::query()->where('group_id', $group->id)->get()->map(fn (CheckEvent $event): CoreEvent => $event->toCore());
-            $rows = array_map(fn (CoreStanding $standing): array => self::row($group->id, $standing), Standings::derive($events, $this->library->hard(), $group->memory()));
+            $rows = array_map(fn (CoreStanding $standing): array => self::row($group->id, $standing), Standings::derive(CheckEvent::coreOfGroup($group), $this->library->hard(), $group->memory()));
             foreach (array_chunk($rows, self::ROWS) as $some) {
                 Standing::query()->insert($some);
             }
         });
-    }
-
-    private function derived(string $group, string $knot, string $key): ?CoreStanding
-    {
-        $this->models[$group] ??= Group::query()->findOrFail($group)->memory();
-
-        return Standings::derive($this->events[$key], $this->library->knot($knot)->hard ? [$knot] : [], $this->models[$group])[0] ?? null;
-    }
-
-    /**
-     * Reads what is there of all these at once.
-     *
-     * @param  list<array{string, string}>  $pairs  learner and knot
-     */
-    public function ahead(array $pairs): void
-    {
-        $asked = [];
-        foreach ($pairs as [$learner, $knot]) {
-            $asked["$learner $knot"] = [$learner, $knot];
-        }
-        $asked = array_diff_key($asked, $this->events);
-        $this->events += array_map(static fn (): array => [], $asked);
-        foreach ($asked === [] ? [] : CheckEvent::coreOf(array_values($asked)) as $event) {
-            $this->events["$event->learner $event->knot"][$event->id] = $event;
-        }
     }
 
     /** @return array<string, mixed> */
@@ -133,6 +149,7 @@ final class DeriveStandings
             'prompts' => $standing->current->prompts, 'day' => $standing->current->day, 'event_id' => $standing->current->id,
             'two_leaders' => $standing->twoLeaders(), 'has_it_since' => $standing->hasItSince, 'kept_since' => $standing->keptSince,
             'half_life_days' => $standing->memory?->halfLife, 'last_day' => $standing->memory?->lastDay,
+            'tally' => $standing->tally === null ? null : Json::write($standing->tally->toArray()),
         ];
     }
 }

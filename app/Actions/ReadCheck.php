@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\CheckEvent;
 use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\Finding;
 use Compadre\Core\Checking\Kind;
@@ -18,15 +17,27 @@ use Compadre\Core\Knots\KnotPack;
  */
 final readonly class ReadCheck
 {
-    public function __construct(public CheckEvent $event, public CoreEvent $core, private Finding $finding, private Observation $seen, private KnotPack $knot)
+    /** @param  array<string, scalar|null>  $row  as the database takes it: a batch has hundreds, and a model of each takes longer than all the rest */
+    public function __construct(private array $row, public CoreEvent $core, private Finding $finding, private Observation $seen, private KnotPack $knot)
     {
     }
 
-    public function answered(?Level $level): CheckEvent
+    /** Whom and what it is about: learner and knot, as one text. */
+    public function pair(): string
     {
-        $this->event->answer_level = $level?->value;
-        $this->event->answer_next = $this->core->kind === Kind::Retract ? 'Taken back.' : NextStep::sentence($this->finding, $this->seen, $this->knot, $level);
+        return $this->core->learner.' '.$this->core->knot;
+    }
 
-        return $this->event;
+    public function isHard(): bool
+    {
+        return $this->knot->hard;
+    }
+
+    /** @return array<string, scalar|null> */
+    public function answered(?Level $level): array
+    {
+        $next = $this->core->kind === Kind::Retract ? 'Taken back.' : NextStep::sentence($this->finding, $this->seen, $this->knot, $level);
+
+        return ['answer_level' => $level?->value, 'answer_next' => $next] + $this->row;
     }
 }

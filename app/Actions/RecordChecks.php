@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\CheckEvent;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
@@ -44,23 +43,16 @@ final readonly class RecordChecks
                 $read = $this->readAll($group, $by, $learners, $entries);
             }
             $known = $this->known($group, $entries);
-            $this->derive->begin($group);
-            $this->derive->ahead($this->pairs($entries, $learners, $known));
-            $answers = [];
+            $new = [];
             foreach ($entries as $number => $entry) {
                 $id = strtolower($entry->text('id'));
-                $new = isset($known[$id]) ? null : $read[$number];
-                if ($new instanceof Refusal) {
-                    throw $new;
+                if (! isset($known[$id]) && ! isset($new[$id]) && $read[$number] !== null) {
+                    $new[$id] = $read[$number] instanceof Refusal ? throw $read[$number] : $read[$number];
                 }
-                if ($new instanceof ReadCheck) {
-                    $known[$id] = $this->derive->add($new);
-                }
-                $answers[] = isset($known[$id]) ? self::answer($known[$id]) : self::gone($id);
             }
-            $this->derive->write();
+            $known += $this->derive->record($group, array_values($new));
 
-            return $answers;
+            return array_map(static fn (Fields $entry): array => isset($known[$id = strtolower($entry->text('id'))]) ? self::answer($known[$id]) : self::gone($id), $entries);
         }, 3);
     }
 
@@ -101,27 +93,6 @@ final readonly class RecordChecks
     }
 
     /**
-     * What the new events of a batch are about.
-     *
-     * @param  list<Fields>  $entries
-     * @param  array<string, ?string>  $learners
-     * @param  array<string, CheckEvent>  $known
-     * @return list<array{string, string}> learner and knot
-     */
-    private function pairs(array $entries, array $learners, array $known): array
-    {
-        $pairs = [];
-        foreach ($entries as $entry) {
-            $learner = $learners[strtolower($entry->text('learner'))];
-            if ($learner !== null && ! isset($known[strtolower($entry->text('id'))])) {
-                $pairs[] = [$learner, $entry->text('knot')];
-            }
-        }
-
-        return $pairs;
-    }
-
-    /**
      * Whoever records for the same learner at the same time waits, so that standings are derived from all events; what is sent for an
      * erased learner is let go.
      *
@@ -144,7 +115,7 @@ final readonly class RecordChecks
 
     /**
      * @param  list<Fields>  $entries
-     * @return array<string, CheckEvent> by id
+     * @return array<string, array<string, scalar|null>> rows of the record, by id
      */
     private function known(Group $group, array $entries): array
     {
@@ -153,21 +124,23 @@ final readonly class RecordChecks
             $places[strtolower($entry->text('id'))] = $entry;
         }
         $known = [];
-        /** @var CheckEvent $event */
-        foreach (CheckEvent::query()->whereIn('id', array_keys($places))->get() as $event) {
-            if ($event->group_id !== $group->id) {
-                throw Refusal::of($places[$event->id]->place('id'), $event->id, 'a new id, made for this event');
+        foreach (DB::table('check_events')->whereIn('id', array_keys($places))->get(['id', 'group_id', 'verdict', 'answer_level', 'answer_next']) as $row) {
+            if ($row->group_id !== $group->id) {
+                throw Refusal::of($places[$row->id]->place('id'), $row->id, 'a new id, made for this event');
             }
-            $known[$event->id] = $event;
+            $known[$row->id] = (array) $row;
         }
 
         return $known;
     }
 
-    /** @return array{id: string, verdict: string, level: ?string, next: string} */
-    private static function answer(CheckEvent $event): array
+    /**
+     * @param  array<string, scalar|null>  $row
+     * @return array{id: string, verdict: string, level: ?string, next: string}
+     */
+    private static function answer(array $row): array
     {
-        return ['id' => $event->id, 'verdict' => $event->verdict->value, 'level' => $event->answer_level, 'next' => $event->answer_next];
+        return ['id' => (string) $row['id'], 'verdict' => (string) $row['verdict'], 'level' => $row['answer_level'] === null ? null : (string) $row['answer_level'], 'next' => (string) $row['answer_next']];
     }
 
     /**

@@ -6,7 +6,6 @@ namespace App\Boards;
 
 use App\Models\CheckEvent;
 use App\Models\Group;
-use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\MemoryFit;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Standing;
@@ -24,10 +23,9 @@ final readonly class MemoryBoard
 
     public function fit(Group $group): MemoryFit
     {
-        $events = CheckEvent::query()->where('group_id', $group->id)->get()->map(fn (CheckEvent $event): CoreEvent => $event->toCore());
         $hard = $this->library->hard();
 
-        return MemoryFit::of(array_map(fn (Standing $one): array => [$one->results, in_array($one->knot, $hard, true)], Standings::derive($events, $hard)));
+        return MemoryFit::of(array_map(fn (Standing $one): array => [$one->results, in_array($one->knot, $hard, true)], Standings::derive(CheckEvent::coreOfGroup($group), $hard)));
     }
 
     /** @return array<string, mixed> */

@@ -10,6 +10,7 @@ use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -71,15 +72,6 @@ final class CheckEvent extends Model
         ];
     }
 
-    public function toCore(): CoreEvent
-    {
-        return new CoreEvent(
-            $this->id, $this->kind, $this->learner_id, $this->knot, $this->device, $this->device_seq,
-            $this->corrected_at->format('Y-m-d H:i:s.v'), $this->day, $this->by, $this->verdict,
-            $this->tying, $this->dressing, $this->tail, $this->prompts, $this->target,
-        );
-    }
-
     /**
      * The events of some learners and knots as the core needs them, read without making a model of each: a batch touches many.
      *
@@ -88,10 +80,24 @@ final class CheckEvent extends Model
      */
     public static function coreOf(array $pairs): iterable
     {
+        if ($pairs === []) {
+            return [];
+        }
         $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
-        $rows = DB::table('check_events')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs))
-            ->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']);
-        foreach ($rows as $row) {
+
+        return self::cores(DB::table('check_events')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs)));
+    }
+
+    /** @return iterable<CoreEvent> */
+    public static function coreOfGroup(Group $group): iterable
+    {
+        return self::cores(DB::table('check_events')->where('group_id', $group->id));
+    }
+
+    /** @return iterable<CoreEvent> */
+    private static function cores(Builder $events): iterable
+    {
+        foreach ($events->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']) as $row) {
             yield new CoreEvent(
                 $row->id, Kind::from($row->kind), $row->learner_id, $row->knot, $row->device, (int) $row->device_seq, $row->corrected_at, $row->day, $row->by,
                 Verdict::from($row->verdict), Seen::from($row->tying), Seen::from($row->dressing), Seen::from($row->tail), (int) $row->prompts, $row->target,

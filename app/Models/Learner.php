@@ -50,10 +50,13 @@ final class Learner extends Model
         return $this->hasMany(BadgeTick::class);
     }
 
-    /** @return HasMany<Standing, $this> */
+    /** @return HasMany<Standing, $this> all that is shown of them: the tally is for the next check alone */
     public function standings(): HasMany
     {
-        return $this->hasMany(Standing::class);
+        $standings = $this->hasMany(Standing::class);
+        $standings->select(Standing::SHOWN);
+
+        return $standings;
     }
 
     /** @return array<string, Level> the level reached with each knot, from the standings that were read with the learner */

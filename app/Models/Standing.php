@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Compadre\Core\Checking\Level;
+use Compadre\Core\Checking\Tally;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A derived row: where one learner stands with one knot. Rebuilt from check events at any time.
@@ -26,9 +30,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $kept_since
  * @property ?float $half_life_days
  * @property ?string $last_day
+ * @property ?string $tally what a later check is added to; null where all events have to be read
  */
 final class Standing extends Model
 {
+    public const SHOWN = ['learner_id', 'knot', 'group_id', 'level', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'day', 'event_id', 'two_leaders', 'has_it_since', 'kept_since', 'half_life_days', 'last_day'];
+
     public $timestamps = false;
 
     public $incrementing = false;
@@ -42,5 +49,25 @@ final class Standing extends Model
     protected function casts(): array
     {
         return ['level' => Level::class, 'prompts' => 'integer', 'two_leaders' => 'boolean', 'half_life_days' => 'float'];
+    }
+
+    /**
+     * The tallies of some learners and knots, as they are now.
+     *
+     * @param  list<array{string, string}>  $pairs  learner and knot
+     * @return array<string, ?Tally> by learner and knot, as one text
+     */
+    public static function tallies(array $pairs): array
+    {
+        if ($pairs === []) {
+            return [];
+        }
+        $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
+        $tallies = [];
+        foreach (DB::table('standings')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs))->lockForUpdate()->get(['learner_id', 'knot', 'tally']) as $row) {
+            $tallies["$row->learner_id $row->knot"] = $row->tally === null ? null : Tally::from(Fields::of(Json::arrays(Json::read($row->tally))));
+        }
+
+        return $tallies;
     }
 }

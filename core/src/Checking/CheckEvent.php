@@ -33,6 +33,11 @@ final readonly class CheckEvent
     ) {
     }
 
+    public function result(): DayResult
+    {
+        return new DayResult($this->day, $this->verdict, $this->kind === Kind::Prior);
+    }
+
     /** The same, counted on another day: an overrule decides about the day of what it overrules. */
     public function onDay(string $day): self
     {

@@ -22,15 +22,26 @@ final class EventOrder
         }
         $timed = [];
         foreach ($byDevice as $own) {
-            usort($own, static fn (CheckEvent $a, CheckEvent $b): int => [$a->deviceSeq, $a->id] <=> [$b->deviceSeq, $b->id]);
+            usort($own, static fn (CheckEvent $a, CheckEvent $b): int => $a->deviceSeq <=> $b->deviceSeq ?: strcmp($a->id, $b->id));
             $latest = '';
             foreach ($own as $event) {
                 $latest = max($latest, $event->correctedAt);
                 $timed[] = [[$latest, $event->device, $event->deviceSeq, $event->id], $event];
             }
         }
-        usort($timed, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($timed, static fn (array $a, array $b): int => self::compare($a[0], $b[0]));
 
         return array_map(static fn (array $entry): CheckEvent => $entry[1], $timed);
+    }
+
+    /**
+     * Which of two places comes first: below, at or above 0. As text, never as numbers: a device may be called 1e3.
+     *
+     * @param  array{string, string, int, string}  $a  corrected time, device, number, id
+     * @param  array{string, string, int, string}  $b
+     */
+    public static function compare(array $a, array $b): int
+    {
+        return strcmp($a[0], $b[0]) ?: strcmp($a[1], $b[1]) ?: $a[2] <=> $b[2] ?: strcmp($a[3], $b[3]);
     }
 }

@@ -10,10 +10,11 @@ namespace Compadre\Core\Checking;
 final readonly class Standing
 {
     /**
-     * @param  list<DayResult>  $results  in order
+     * @param  list<DayResult>  $results  in order; those that say the same on the same day may stand there once
      * @param  list<string>  $leaders  who recorded results on the current result's day
+     * @param  ?Tally  $tally  what a later check can be added to
      */
-    public function __construct(
+    private function __construct(
         public string $learner,
         public string $knot,
         public ?Level $level,
@@ -23,7 +24,22 @@ final readonly class Standing
         public ?Memory $memory,
         public ?string $hasItSince,
         public ?string $keptSince,
+        public ?Tally $tally,
     ) {
+    }
+
+    /**
+     * @param  list<DayResult>  $results  in order
+     * @param  list<string>  $leaders
+     */
+    public static function of(CheckEvent $current, array $results, array $leaders, bool $hard, MemoryModel $model, ?Tally $tally): self
+    {
+        [$level, $since] = Ladder::climbed($results);
+
+        return new self(
+            $current->learner, $current->knot, $level, $current, $results, $leaders, Memory::from($results, $hard, $model),
+            $since[Level::HasIt->rung()] ?? null, $since[Level::Kept->rung()] ?? null, $tally,
+        );
     }
 
     public function twoLeaders(): bool

@@ -7,8 +7,8 @@ namespace Compadre\Core\Checking;
 /**
  * Standings as a function of the set of check events: the same set in any order gives the same standings.
  *
- * Order: by corrected time, but never against the order of one device, which counts its own events; ties by device
- * and number. A retract removes its target, whenever it arrives. An overrule takes its target's place and day.
+ * Order, for each learner and knot by itself: by corrected time, but never against the order of one device, which counts
+ * its own events; ties by device and number. A retract removes its target, whenever it arrives. An overrule takes its target's place and day.
  */
 final class Standings
 {
@@ -20,8 +20,12 @@ final class Standings
     public static function derive(iterable $events, array $hardKnots = [], ?MemoryModel $model = null): array
     {
         $standings = [];
-        foreach (self::grouped(self::inForce(EventOrder::sort($events))) as $entries) {
-            $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual());
+        foreach (self::grouped($events) as $own) {
+            $ordered = EventOrder::sort($own);
+            $entries = self::inForce($ordered);
+            if ($entries !== []) {
+                $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual(), Tally::of($ordered));
+            }
         }
 
         return $standings;
@@ -85,10 +89,10 @@ final class Standings
     }
 
     /**
-     * @param  list<CheckEvent>  $events
+     * @param  iterable<CheckEvent>  $events
      * @return array<string, non-empty-list<CheckEvent>>
      */
-    private static function grouped(array $events): array
+    private static function grouped(iterable $events): array
     {
         $groups = [];
         foreach ($events as $event) {
@@ -103,9 +107,8 @@ final class Standings
      * @param  non-empty-list<CheckEvent>  $events
      * @param  list<string>  $hardKnots
      */
-    private static function one(array $events, array $hardKnots, MemoryModel $model): Standing
+    private static function one(array $events, array $hardKnots, MemoryModel $model, ?Tally $tally): Standing
     {
-        $results = array_map(static fn (CheckEvent $event): DayResult => new DayResult($event->day, $event->verdict, $event->kind === Kind::Prior), $events);
         $current = $events[count($events) - 1];
         $leaders = [];
         foreach ($events as $event) {
@@ -114,12 +117,6 @@ final class Standings
             }
         }
 
-        [$level, $since] = Ladder::climbed($results);
-
-        return new Standing(
-            $current->learner, $current->knot, $level, $current, $results, $leaders,
-            Memory::from($results, in_array($current->knot, $hardKnots, true), $model),
-            $since[Level::HasIt->rung()] ?? null, $since[Level::Kept->rung()] ?? null,
-        );
+        return Standing::of($current, array_map(static fn (CheckEvent $event): DayResult => $event->result(), $events), $leaders, in_array($current->knot, $hardKnots, true), $model, $tally);
     }
 }
