@@ -42,7 +42,7 @@ final class DeriveStandings
             $rows[$read->core->id] = $read->answered($found[$read->pair()][$read->core->id]?->level);
         }
         foreach (array_chunk(array_values($rows), self::ROWS) as $some) {
-            CheckEvent::query()->insert($some);
+            CheckEvent::write($some);
         }
         $this->write($group, array_map(static fn (array $standings): ?CoreStanding => end($standings) ?: null, $found));
 

@@ -88,6 +88,24 @@ final class CheckEvent extends Model
         return self::cores(DB::table('check_events')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs)));
     }
 
+    /**
+     * Rows of the record, as the database takes them and all with the same fields; the query builder would sort each row's fields anew.
+     *
+     * @param  non-empty-list<array<string, scalar|null>>  $rows
+     */
+    public static function write(array $rows): void
+    {
+        $fields = implode(', ', array_map(static fn (string $field): string => "`$field`", array_keys($rows[0])));
+        $places = '('.implode(', ', array_fill(0, count($rows[0]), '?')).')';
+        $values = [];
+        foreach ($rows as $row) {
+            foreach ($row as $value) {
+                $values[] = $value;
+            }
+        }
+        DB::insert("insert into check_events ($fields) values ".implode(', ', array_fill(0, count($rows), $places)), $values);
+    }
+
     /** @return iterable<CoreEvent> */
     public static function coreOfGroup(Group $group): iterable
     {

@@ -35,7 +35,7 @@ function asked(string $sql): string
 /** What makes one set of standings the same as another. */
 function standings(): string
 {
-    return asked("select md5(group_concat(concat_ws(',', learner_id, knot, level, verdict, day, event_id, two_leaders, coalesce(has_it_since, ''), coalesce(kept_since, ''), round(coalesce(half_life_days, 0), 6)) order by learner_id, knot)) from standings");
+    return asked("select md5(group_concat(concat_ws(',', learner_id, knot, level, verdict, day, event_id, two_leaders, coalesce(has_it_since, ''), coalesce(kept_since, ''), round(coalesce(half_life_days, 0), 6), coalesce(tally, '')) order by learner_id, knot)) from standings");
 }
 
 function phone(string $name): Phone

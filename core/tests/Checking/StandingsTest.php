@@ -104,6 +104,15 @@ it('trusts a device’s own count over its clock', function (): void {
     expect(only(array_reverse($events))->current->verdict)->toBe(Verdict::HasIt);
 });
 
+it('orders each knot by itself, whatever else a device recorded', function (): void {
+    // The phone's clock fell back after another knot: that says nothing of what the tablet saw of the bowline meanwhile.
+    $overhand = checked('1', Verdict::HasIt, '2026-11-03 19:30:00', ['knot' => 'overhand']);
+    $bowline = [checked('2', Verdict::TieAgain, '2026-11-03 18:35:00'), checked('3', Verdict::HasIt, '2026-11-03 19:00:00', ['device' => 'tablet'])];
+    $alone = only($bowline)->current->id;
+    expect($alone)->toBe('3');
+    expect(Standings::derive([$overhand, ...$bowline])[0]->current->id)->toBe($alone);
+});
+
 it('orders two devices by corrected time and says that there were two leaders', function (): void {
     $standing = only([
         checked('1', Verdict::HasIt, '2026-11-03 19:30:00', ['device' => 'phone', 'by' => 'maren']),
