@@ -10,123 +10,141 @@ use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\PlanPlace;
 use Carbon\CarbonImmutable;
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\Block;
+use Compadre\Core\Teaching\Run\BlockState;
+use Compadre\Core\Teaching\Run\Clock;
+use Compadre\Core\Teaching\Run\ClockBlock;
+use Compadre\Core\Teaching\Run\ClockStep;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The clock of a meeting: started, block after block, and ended. A step names the block it was asked at; when another leader
- * was quicker, nothing happens twice.
+ * Keeps the clock of a meeting as the core runs it: started, block after block, and ended. A phone without a network tells of its
+ * steps later, each with how long ago it was taken.
  */
 final readonly class RunMeeting
 {
-    public function __construct(private CourseView $course)
+    public function __construct(private CourseView $course, private Library $library)
     {
     }
 
-    /** @param  ?string  $block  the block the step is about */
-    public function __invoke(Group $group, Meeting $meeting, string $step, ?string $block): void
+    /** @param  Fields  $asked  step; block or place; ago_s, seconds since it was taken; shown, the blocks it began from where they are not the server's */
+    public function __invoke(Group $group, Meeting $meeting, Fields $asked): void
     {
-        DB::transaction(function () use ($group, $meeting, $step, $block): void {
+        $step = $asked->text('step');
+        $at = CarbonImmutable::now()->subSeconds($asked->whole('ago_s', 0))->startOfSecond();
+        DB::transaction(function () use ($group, $meeting, $asked, $step, $at): void {
             // One step at a time: two leaders may tap at once.
             DB::table('meetings')->where('id', $meeting->id)->lockForUpdate()->first();
             $meeting->refresh();
-            match ($step) {
-                'start' => $this->start($group, $meeting),
-                'next' => $this->leave($meeting, $block, 'done'),
-                'skip' => $this->leave($meeting, $block, 'skipped'),
-                'carry' => $this->carry($group, $meeting, $block),
-                'split' => $this->split($meeting, $block),
-                'end' => $this->end($meeting),
-                default => throw Refusal::of('/step', $step, 'start, next, skip, carry, split or end'),
-            };
+            if ($step === 'start') {
+                $this->start($group, $meeting, $asked->has('shown') ? $this->shown($asked) : null, $at);
+
+                return;
+            }
+            $clock = $this->clock($meeting) ?? throw Refusal::of('/step', $step, 'start first: this needs a meeting that was started');
+            if ($step === 'end') {
+                $this->write($meeting, $clock, $clock->end($at));
+
+                return;
+            }
+            $place = $asked->wholeOrNull('place') ?? $this->placeOf($meeting, $asked->textOrNull('block'));
+            $after = $clock->step(ClockStep::from($step), $place, $at);
+            if ($step === ClockStep::Carry->value) {
+                $this->carry($group, $meeting, $clock->block($place));
+            }
+            $this->write($meeting, $clock, $after);
         });
     }
 
-    private function start(Group $group, Meeting $meeting): void
+    /** Starts it now, from the plan as it stands. */
+    public function begin(Group $group, Meeting $meeting): void
+    {
+        DB::transaction(fn () => $this->start($group, $meeting, null, CarbonImmutable::now()->startOfSecond()));
+    }
+
+    /** @param  ?list<array<mixed>>  $shown */
+    private function start(Group $group, Meeting $meeting, ?array $shown, CarbonImmutable $at): void
     {
         if ($meeting->started_at !== null) {
             return;
         }
-        if ($meeting->date !== $group->today() || $meeting->cancelled_at !== null) {
-            throw Refusal::of('/step', 'start', 'a meeting of today, '.$group->today());
+        $day = $at->setTimezone($group->time_zone)->format('Y-m-d');
+        if ($meeting->date !== $day || $meeting->cancelled_at !== null) {
+            throw Refusal::of('/step', 'start', "a meeting of that day, $day");
         }
-        $plan = $this->course->plans($group)->kept();
-        $now = CarbonImmutable::now();
-        foreach ($plan->meetings[$meeting->id] ?? [] as $position => $one) {
-            $meeting->blocks()->create([
-                'position' => 10 * $position, 'kind' => $one->kind, 'knot' => $one->knot, 'stations' => $one->toArray(), 'planned' => round($one->minutes, 1),
-                'state' => $position === 0 ? 'running' : 'waiting', 'started_at' => $position === 0 ? $now : null,
-            ]);
+        $planned = $shown ?? array_map(static fn (Block $one): array => $one->toArray(), $this->course->plans($group)->kept()->meetings[$meeting->id] ?? []);
+        $read = array_map(static fn (array $one): Fields => Fields::of($one), $planned);
+        $clock = Clock::start(array_map(static fn (Fields $one): array => ['knot' => $one->textOrNull('knot'), 'minutes' => $one->number('minutes')], $read), $at);
+        foreach ($clock->blocks as $number => $block) {
+            $meeting->blocks()->create(self::columns($block) + ['kind' => $read[$number]->text('kind'), 'stations' => $planned[$number]]);
         }
-        $meeting->update(['started_at' => $now]);
+        $meeting->update(['started_at' => $at]);
     }
 
-    private function leave(Meeting $meeting, ?string $id, string $as): void
+    /** @return list<array<mixed>> the blocks that were on the device when it started, each with a knot there is */
+    private function shown(Fields $asked): array
     {
-        $block = $this->block($meeting, $id);
-        if (! in_array($block->state, ['waiting', 'running'], true)) {
-            return;
+        foreach ($asked->objects('shown') as $block) {
+            foreach ([$block, ...$block->objects('beside')] as $station) {
+                if ($station->has('knot')) {
+                    $this->library->knot($station->text('knot'), $station->place('knot'));
+                }
+            }
         }
-        $now = CarbonImmutable::now();
-        $running = $block->state === 'running';
-        if ($as === 'done' && ! $running) {
-            return;
-        }
-        $block->update(['state' => $as, 'ended_at' => $running ? $now : null]);
-        if ($running) {
-            $next = $meeting->blocks()->get()->firstWhere('state', 'waiting');
-            $next?->update(['state' => 'running', 'started_at' => $now]);
-        }
+
+        return array_map(static fn (Fields $block): array => $block->raw(), $asked->objects('shown'));
     }
 
     /** The block's knot waits for the next meeting. */
-    private function carry(Group $group, Meeting $meeting, ?string $id): void
+    private function carry(Group $group, Meeting $meeting, ClockBlock $block): void
     {
-        $block = $this->block($meeting, $id);
-        if ($block->knot === null) {
-            throw Refusal::of('/block', $id, 'a block with a knot: there is nothing else to carry over');
-        }
         $next = $group->term()->get()->firstWhere('date', '>', $meeting->date);
         if ($next === null) {
-            throw Refusal::saying('/block', $id, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
+            throw Refusal::saying('/block', $block->place, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
         }
-        $this->leave($meeting, $id, 'carried');
-        if (in_array($block->kind, ['new', 'again'], true)) {
+        if (in_array($this->row($meeting, $block->place)->kind, ['new', 'again'], true)) {
             PlanPlace::query()->upsert([['group_id' => $group->id, 'knot' => $block->knot, 'meeting_id' => $next->id, 'pinned' => true, 'created_at' => CarbonImmutable::now(), 'updated_at' => CarbonImmutable::now()]], ['group_id', 'knot'], ['meeting_id', 'pinned', 'updated_at']);
         }
     }
 
-    /** Half of it now, half after the block that follows. */
-    private function split(Meeting $meeting, ?string $id): void
+    private function clock(Meeting $meeting): ?Clock
     {
-        $block = $this->block($meeting, $id);
-        if (! in_array($block->state, ['waiting', 'running'], true) || $block->planned < 2) {
-            throw Refusal::of('/block', $id, 'a block of at least two minutes that is not over');
-        }
-        $after = $meeting->blocks()->get()->where('state', 'waiting')->firstWhere('position', '>', $block->position);
-        $half = round($block->planned / 2, 1);
-        $meeting->blocks()->create(['position' => ($after->position ?? $block->position) + 1, 'kind' => $block->kind, 'knot' => $block->knot, 'stations' => $block->stations, 'planned' => $block->planned - $half]);
-        $block->update(['planned' => $half]);
+        return $meeting->started_at === null ? null : new Clock($meeting->started_at, $meeting->ended_at, array_values($meeting->blocks()->get()->map(
+            static fn (BlockRun $run): ClockBlock => new ClockBlock($run->position, $run->knot, $run->planned, BlockState::from($run->state), $run->started_at, $run->ended_at),
+        )->all()));
     }
 
-    private function end(Meeting $meeting): void
+    private function write(Meeting $meeting, Clock $before, Clock $after): void
     {
-        if ($meeting->started_at === null) {
-            throw Refusal::of('/step', 'end', 'a meeting that was started');
+        foreach ($after->blocks as $block) {
+            if ($block->cutFrom !== null) {
+                $whole = $this->row($meeting, $block->cutFrom);
+                $meeting->blocks()->create(self::columns($block) + ['kind' => $whole->kind, 'stations' => $whole->stations]);
+            } elseif (! $block->isSameAs($before->block($block->place))) {
+                $this->row($meeting, $block->place)->update(self::columns($block));
+            }
         }
-        if ($meeting->ended_at !== null) {
-            return;
-        }
-        $now = CarbonImmutable::now();
-        $meeting->blocks()->where('state', 'running')->update(['state' => 'done', 'ended_at' => $now]);
-        $meeting->blocks()->where('state', 'waiting')->update(['state' => 'skipped']);
-        $meeting->update(['ended_at' => $now]);
+        $meeting->update(['ended_at' => $after->endedAt]);
     }
 
-    private function block(Meeting $meeting, ?string $id): BlockRun
+    /** @return array<string, mixed> */
+    private static function columns(ClockBlock $block): array
+    {
+        return ['position' => $block->place, 'knot' => $block->knot, 'planned' => $block->planned, 'state' => $block->state->value, 'started_at' => $block->startedAt, 'ended_at' => $block->endedAt];
+    }
+
+    private function row(Meeting $meeting, int $place): BlockRun
+    {
+        return $meeting->blocks()->get()->firstWhere('position', $place) ?? throw Refusal::of('/block', $place, 'a block of this meeting');
+    }
+
+    private function placeOf(Meeting $meeting, ?string $id): int
     {
         $block = $id === null ? null : $meeting->blocks()->find($id);
 
-        return $block instanceof BlockRun ? $block : throw Refusal::of('/block', $id, 'a block of this meeting');
+        return $block instanceof BlockRun ? $block->position : throw Refusal::of('/block', $id, 'a block of this meeting');
     }
 }

@@ -85,7 +85,7 @@ final readonly class CourseView
             'clock' => [
                 'now' => CarbonImmutable::now()->toIso8601ZuluString(), 'started_at' => $meeting->started_at?->toIso8601ZuluString(), 'ended_at' => $meeting->ended_at?->toIso8601ZuluString(),
                 'blocks' => $runs->map(fn (BlockRun $run): array => [
-                    'id' => $run->id, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned, 'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '',
+                    'id' => $run->id, 'place' => $run->position, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned, 'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '',
                     'beside' => $run->stations['beside'] ?? [], 'learners' => $run->stations['learners'] ?? [], 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
                 ])->values()->all(),
             ],

@@ -85,6 +85,33 @@ it('runs a meeting by its clock, skips, splits, carries over and ends', function
     expect(collect($this->api('GET', '/api/course')->json('pace'))->firstWhere('kind', 'welcome'))->toMatchArray(['runs' => 1]);
 });
 
+it('takes the steps of a phone that was without a network, each when it was taken', function (): void {
+    [$group, , [$tonight]] = $this->term();
+    $shown = $this->api('GET', "/api/meetings/{$tonight->id}")->json('meeting.blocks');
+    $run = fn (array $step) => $this->api('POST', "/api/meetings/{$tonight->id}/run", $step);
+    // Sent the next morning; by then the server would plan another evening.
+    $evening = CarbonImmutable::now();
+    CarbonImmutable::setTestNow($evening->addHours(14));
+    $group->update(['old_share' => 0.5]);
+    $ago = fn (int $minute): int => 14 * 3600 - 60 * $minute;
+    $this->refused($run(['step' => 'start']), '/step', 'a meeting of that day, 2026-11-25');
+    $fake = array_replace($shown, [1 => ['knot' => 'no-such-knot'] + $shown[1]]);
+    $this->refused($run(['step' => 'start', 'ago_s' => $ago(0), 'shown' => $fake]), '/shown/1/knot');
+    $blocks = $run(['step' => 'start', 'ago_s' => $ago(0), 'shown' => $shown])->assertOk()->json('clock.blocks');
+    expect(array_column($blocks, 'knot'))->toBe(array_column($shown, 'knot'))->and(array_column($blocks, 'why'))->toBe(array_column($shown, 'why'));
+    expect(array_column($blocks, 'place'))->toBe(array_map(fn (int $n): int => 10 * $n, array_keys($shown)));
+    $run(['step' => 'next', 'place' => 0, 'ago_s' => $ago(6)])->assertOk();
+    // A second phone tells of the same evening: nothing happens twice, nor before what happened.
+    $run(['step' => 'start', 'ago_s' => $ago(1), 'shown' => $shown])->assertOk();
+    $run(['step' => 'next', 'place' => 0, 'ago_s' => $ago(7)])->assertOk();
+    $clock = $run(['step' => 'end', 'ago_s' => $ago(45)])->assertOk()->json('clock');
+    $time = fn (int $minute): string => $evening->addMinutes($minute)->toIso8601ZuluString();
+    expect($clock['started_at'])->toBe($time(0))->and($clock['ended_at'])->toBe($time(45));
+    expect($clock['blocks'][0])->toMatchArray(['state' => 'done', 'ended_at' => $time(6)])->and($clock['blocks'][1])->toMatchArray(['state' => 'done', 'started_at' => $time(6), 'ended_at' => $time(45)]);
+    $this->refused($run(['step' => 'next', 'place' => 7]), '/block', 'a block of this meeting');
+    $this->refused($run(['step' => 'next', 'place' => 0, 'ago_s' => 400000]), '/ago_s', '259200');
+});
+
 it('starts an evening nobody planned, once', function (): void {
     $group = $this->group();
     $this->become($this->person($group, Role::Instructor));

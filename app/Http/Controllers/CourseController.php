@@ -83,8 +83,7 @@ final class CourseController extends Controller
 
     public function run(Request $request, Meeting $meeting, RunMeeting $run, CourseView $course): JsonResponse
     {
-        $step = $this->fields($request);
-        $run($this->group($request), $meeting, $step->text('step'), $step->textOrNull('block'));
+        $run($this->group($request), $meeting, $this->fields($request));
 
         return new JsonResponse($course->runSheet($this->group($request), $meeting->refresh()));
     }
@@ -96,7 +95,7 @@ final class CourseController extends Controller
         $now = CarbonImmutable::now($group->time_zone);
         $usual = $group->term()->get()->where('date', '<=', $group->today())->last();
         $meeting = $add->write($group, $group->today(), $now->format('H:i'), $usual->minutes ?? 60, $usual->checkers ?? 2, $usual?->place, '/date');
-        $run($group, $meeting, 'start', null);
+        $run->begin($group, $meeting);
 
         return new JsonResponse($course->runSheet($group, $meeting->refresh()), 201);
     }
