@@ -9,6 +9,9 @@ const built = String(Date.now());
 /** An answer that comes in while somebody signs out is not kept: the cache named `keeping` is there while this device may keep anything. */
 const whileSignedIn = { cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null) };
 
+/** What is kept says so: its time is not now. */
+const marked = { cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) => (cachedResponse ? new Response(cachedResponse.body, { status: cachedResponse.status, headers: { ...Object.fromEntries(cachedResponse.headers), 'X-Kept': 'yes' } }) : null) };
+
 export default defineConfig({
   plugins: [
     laravel({ input: ['resources/js/main.tsx'] }),
@@ -52,7 +55,7 @@ export default defineConfig({
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
             urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 }, plugins: [whileSignedIn] },
+            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 }, plugins: [whileSignedIn, marked] },
           },
         ],
       },

@@ -80,7 +80,7 @@ final class ReadCheckEvent
             'purpose' => Seen::from($entry->text('purpose', 'not_looked'))->value, 'test' => Seen::from($entry->text('test', 'not_looked'))->value,
             'how' => $seen->how->value, 'measured_mm' => $seen->measured, 'measured_by' => $seen->measured === null ? null : $seen->measuredBy->value,
             'rope' => $entry->has('rope') ? json_encode($entry->objectOrNull('rope')?->raw(), JSON_THROW_ON_ERROR) : null, 'prompts' => $seen->prompts, 'mistake' => $seen->mistake,
-            'note' => $entry->textOrNull('note'), 'target' => $target, 'verdict' => $finding->verdict->value,
+            'note' => $entry->textOrNull('note'), 'took_s' => $entry->numberOrNull('took_s'), 'target' => $target, 'verdict' => $finding->verdict->value,
             'rule_version' => VerdictRule::VERSION, 'pack_version' => $knot->version,
         ];
         $core = new CoreEvent(

@@ -88,7 +88,7 @@ final readonly class LearnerPage
         return [
             'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => $by,
             'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
-            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'mistake' => $event->mistake, 'note' => $event->note,
+            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note,
             'words' => ucfirst(MarkWords::parts($event->tying, $event->dressing, $event->tail, $event->prompts)).'.',
             'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0,
         ];

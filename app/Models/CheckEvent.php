@@ -44,6 +44,7 @@ use Illuminate\Support\Facades\DB;
  * @property ?string $mistake
  * @property ?string $note
  * @property ?string $target
+ * @property ?float $took_s
  * @property Verdict $verdict
  * @property ?string $answer_level what was answered when it came in
  * @property string $answer_next
@@ -67,7 +68,7 @@ final class CheckEvent extends Model
         return [
             'kind' => Kind::class, 'observed_at' => 'immutable_datetime', 'received_at' => 'immutable_datetime', 'corrected_at' => 'immutable_datetime',
             'tying' => Seen::class, 'dressing' => Seen::class, 'tail' => Seen::class, 'purpose' => Seen::class, 'test' => Seen::class,
-            'measured_mm' => 'float', 'rope' => 'array', 'verdict' => Verdict::class,
+            'measured_mm' => 'float', 'took_s' => 'float', 'rope' => 'array', 'verdict' => Verdict::class,
             'device_seq' => 'integer', 'prompts' => 'integer', 'clock_off_s' => 'integer', 'rule_version' => 'integer', 'pack_version' => 'integer',
         ];
     }

@@ -96,6 +96,33 @@ it('asks three questions at the most about something else, and says what is left
     $this->wait(fn (): ?bool => array_filter($this->fetched("/api/learners/$ada")['history'], fn (array $entry): bool => $entry['knot'] === 'bowline' && ! $entry['taken_back'] && $entry['note'] !== null) !== [] ? true : null, 'what was found, as a note');
 });
 
+it('takes the time of a knot by its stopwatch, or as it is typed in', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->screen(390, 844);
+    $this->goTo('/check/square-knot');
+    $this->see('Tail: ');
+    $crew = array_column($this->fetched('/api/crew')['learners'], 'id', 'name');
+    $took = fn (string $name): ?float => collect($this->fetched("/api/learners/$crew[$name]")['history'])->firstWhere('took_s', '!==', null)['took_s'] ?? null;
+    $this->lookCloser('Ada P.');
+    $this->named('Start')->click();
+    usleep(1_200_000);
+    $this->named('Stop')->click();
+    $this->named('Record')->click();
+    $this->see('Ada P.: Has it');
+    $this->wait(fn (): ?bool => $took('Ada P.') !== null ? true : null, 'the time in the history');
+    expect($took('Ada P.'))->toBeGreaterThan(1.0)->toBeLessThan(30.0);
+    $this->lookCloser('Bram K.');
+    $this->fill('Time, if you want it', '9,5');
+    $this->accessible('the check, with its time');
+    $this->named('Record')->click();
+    $this->see('Bram K.: Has it');
+    $this->wait(fn (): ?bool => $took('Bram K.') === 9.5 ? true : null, 'the time that was typed in');
+    $this->goTo("/crew/{$crew['Bram K.']}");
+    $this->see('In 9.5 s.');
+    $this->noConsoleErrors();
+});
+
 it('takes a walk-in without a network, and checks them before anyone knows them', function (): void {
     $this->house();
     $this->signIn();

@@ -191,3 +191,34 @@ it('marks who is here without a network, and the last word counts', function ():
     }, 'the roll on the server', 40);
     $this->see('1 of 16 here');
 });
+
+it('runs the evening without a network, over a reload, and tells the server of it as it was', function (): void {
+    $this->house();
+    $this->screen(390, 844);
+    $this->signIn();
+    $this->see('0 of 16 here');
+    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
+    $planned = fn (): array => $this->script('return [...document.querySelectorAll("[aria-labelledby=blocks] ol > li")].map((one) => one.textContent)');
+    $this->offline(true);
+    $this->named('Start the meeting')->click();
+    $this->see('Now: Welcome');
+    $this->see('1 note of the evening waits on this device. No network');
+    $this->named('Next')->click();
+    $this->see('Now: Old knot');
+    $this->named('More: Bowline')->click();
+    $this->named('Half now, half later')->click();
+    $this->named('Next')->click();
+    $this->named('More: Clear up')->click();
+    $this->named('Skip')->click();
+    $shown = $planned();
+    $this->visit('/');
+    $this->until(fn (): bool => $planned() === $shown, 'the same after a reload');
+    $meeting = $this->fetched('/api/me')['tonight'];
+    $this->offline(false);
+    $this->script('dispatchEvent(new Event("online"))');
+    $this->until(fn (): bool => $this->fetched("/api/meetings/$meeting")['clock']['started_at'] !== null && ! str_contains($this->text(), 'of the evening'), 'the evening on the server', 40);
+    $this->until(fn (): bool => $planned() === $shown, 'the server to make the same of it');
+    $states = array_column($this->fetched("/api/meetings/$meeting")['clock']['blocks'], 'state');
+    expect(array_count_values($states))->toMatchArray(['done' => 2, 'running' => 1, 'skipped' => 1]);
+});

@@ -47,6 +47,13 @@ it('judges a measured tail by the group’s rule', function (): void {
     expect(CheckEvent::query()->sole()->tail->value)->toBe('no');
 });
 
+it('keeps how long a knot took, where somebody wanted to know', function (): void {
+    $this->send($this->pass($this->ada, more: ['took_s' => 8.4]), $this->pass($this->bram))->assertOk();
+    expect($this->api('GET', "/api/learners/{$this->ada->id}")->json('history.0.took_s'))->toEqual(8.4);
+    expect($this->api('GET', "/api/learners/{$this->bram->id}")->json('history.0.took_s'))->toBeNull();
+    $this->refused($this->send($this->pass($this->ada, more: ['took_s' => 3601])), '/events/0/took_s', '3600');
+});
+
 it('takes back, overrules, and counts what was had before', function (): void {
     $pass = $this->pass($this->ada);
     $this->send($pass);

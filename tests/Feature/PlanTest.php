@@ -109,7 +109,7 @@ it('takes the steps of a phone that was without a network, each when it was take
     expect($clock['started_at'])->toBe($time(0))->and($clock['ended_at'])->toBe($time(45));
     expect($clock['blocks'][0])->toMatchArray(['state' => 'done', 'ended_at' => $time(6)])->and($clock['blocks'][1])->toMatchArray(['state' => 'done', 'started_at' => $time(6), 'ended_at' => $time(45)]);
     $this->refused($run(['step' => 'next', 'place' => 7]), '/block', 'a block of this meeting');
-    $this->refused($run(['step' => 'next', 'place' => 0, 'ago_s' => 400000]), '/ago_s', '259200');
+    $this->refused($run(['step' => 'next', 'place' => 0, 'ago_s' => 1209601]), '/ago_s', '1209600');
 });
 
 it('starts an evening nobody planned, once', function (): void {

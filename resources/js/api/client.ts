@@ -1,4 +1,5 @@
 import type { components } from './schema';
+import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
 export type Fault = Schemas['Problem']['errors'][number];
@@ -51,6 +52,7 @@ export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: s
   } catch {
     throw new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);
   }
+  noteTime(response);
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;

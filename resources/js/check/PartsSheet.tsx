@@ -12,6 +12,7 @@ import { words } from '../words/en';
 import { lookUp } from './lookUp';
 import { MistakePicker } from './MistakePicker';
 import { TailPart, type Measured } from './TailPart';
+import { TimePart } from './TimePart';
 import { cleanPass, type Checks, type Parts, type Subject } from './useChecks';
 
 type CheckSheet = Schemas['CheckSheet'];
@@ -31,6 +32,7 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
   const [purpose, setPurpose] = useState<Looked>('not_looked');
   const [test, setTest] = useState<Looked>('not_looked');
   const [mistake, setMistake] = useState<string | null>(null);
+  const [took, setTook] = useState<number | null>(null);
   const [note, setNote] = useState('');
   /** What the quick tap recorded, while the leader may still say what it looks like. */
   const [recorded, setRecorded] = useState<string | null>(null);
@@ -55,6 +57,7 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
     ...(closer && measured && rope ? { measured_mm: measured.mm, measured_by: measured.by, rope: { diameter_mm: rope.diameter_mm, material: rope.material } } : {}),
     prompts: Number(prompts), purpose, test,
     ...(tying === 'no' && mistake ? { mistake } : {}),
+    ...(took === null ? {} : { took_s: took }),
     ...(note.trim() ? { note: note.trim() } : {}),
   });
   /** Named after all: the sheet stays, with the place ringed and what mends it. */
@@ -114,6 +117,7 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
         </Part>
         {closer && knot.test !== '' && <Part name={words.check.test} look={[knot.test]}><Choice label={words.check.test} value={test} onChange={setTest} options={ANSWERS} tone={TONE} /></Part>}
         <Part name={words.check.purpose} look={[]}><Choice label={words.check.purpose} value={purpose} onChange={setPurpose} options={ANSWERS} tone={TONE} /></Part>
+        <Part name={words.check.time} look={[]}><TimePart onTime={setTook} /></Part>
         <AreaField label={words.check.note} rows={2} maxLength={500} value={note} onChange={(event) => setNote(event.target.value)} />
         <div className="flex gap-3">
           <Button look="signal" className="flex-1" onClick={() => record(seen())}>{words.check.sentAs}</Button>

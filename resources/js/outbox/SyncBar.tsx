@@ -9,17 +9,18 @@ export const useSync = () => useSyncExternalStore(onSync, syncState);
 
 /** In words: what is not on the server yet, why, and what to do. Nothing where everything is sent. */
 export function SyncBar() {
-  const { waiting, refused, trouble } = useSync();
+  const { waiting, notes, refused, trouble } = useSync();
   const [open, setOpen] = useState<Kept[] | null>(null);
-  if (waiting + refused === 0) return null;
+  // A note that is only on its way is not worth a line that comes and goes.
+  if (waiting + refused + (trouble === 'none' ? 0 : notes) === 0) return null;
   return (
     <div role="status" className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1 rounded-lg border-2 border-dashed border-soft px-3 py-1" data-testid="sync">
       <p className="py-1">
-        {waiting > 0 && <strong>{words.sync.waiting(waiting)}</strong>} {waiting > 0 && words.sync.trouble[trouble]} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}
+        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>} {waiting + notes > 0 && words.sync.trouble[trouble]} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}
       </p>
       <span className="flex flex-wrap gap-1">
-        {waiting > 0 && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
-        <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>{words.sync.look}</Button>
+        {waiting + notes > 0 && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
+        {waiting + refused > 0 && <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>{words.sync.look}</Button>}
       </span>
       {open !== null && (
         <Sheet open onClose={() => setOpen(null)} title={words.sync.title} about={words.sync.about}>

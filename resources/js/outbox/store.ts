@@ -12,10 +12,14 @@ export type WalkIn = { id: string; name: string; meeting: string | null; state: 
 /** Who is here, marked on this device; the last word on a learner and meeting counts. */
 export type RollMark = { key: string; meeting: string; learner: string; present: boolean };
 
-const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; roll: EntityTable<RollMark, 'key'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
+/** A step of a meeting's clock, taken here: waiting for the network in its turn, or refused by the server, with its words. */
+export type KeptStep = { n?: number; meeting: string; step: Schemas['ClockStep']['step']; place?: number; shown?: Schemas['Block'][]; at: number; state: 'waiting' | 'refused'; fault?: string };
+
+const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; roll: EntityTable<RollMark, 'key'>; steps: EntityTable<KeptStep, 'n'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
 database.version(1).stores({ events: 'id, seq, state', about: 'name' });
 database.version(2).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state' });
 database.version(3).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state', roll: 'key, meeting' });
+database.version(4).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state', roll: 'key, meeting', steps: '++n, meeting, state' });
 
 export const store = database;
 

@@ -1,15 +1,16 @@
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { queryClient } from '../api/queries';
-import { type Kept, store } from './store';
+import { queryClient, runSheetQuery } from '../api/queries';
+import { serverNow } from '../api/time';
+import { type Kept, type KeptStep, store } from './store';
 
 export type Answer = Schemas['CheckAnswer'];
 
-/** What the device says about checks that are not on the server yet. */
-export type SyncState = { waiting: number; refused: number; trouble: 'none' | 'network' | 'sign-in' };
+/** What the device says about what is not on the server yet: checks, and what else was noted of the evening. */
+export type SyncState = { waiting: number; notes: number; refused: number; trouble: 'none' | 'network' | 'sign-in' };
 
 const BATCH = 100;
 
-let state: SyncState = { waiting: 0, refused: 0, trouble: 'none' };
+let state: SyncState = { waiting: 0, notes: 0, refused: 0, trouble: 'none' };
 const listeners = new Set<() => void>();
 /** Who waits for the server's answer to an event, by its id. */
 const asked = new Map<string, (answer: Answer) => void>();
@@ -22,8 +23,9 @@ export function onSync(listener: () => void): () => void {
 }
 
 async function tell(trouble: SyncState['trouble']): Promise<void> {
-  const [waiting, refused] = await Promise.all([store.events.where('state').equals('waiting').count(), store.events.where('state').equals('refused').count()]);
-  state = { waiting, refused, trouble };
+  const counted = (table: 'events' | 'walkIns' | 'steps', what: string): Promise<number> => store.table(table).where('state').equals(what).count();
+  const [waiting, refused, ...notes] = await Promise.all([counted('events', 'waiting'), counted('events', 'refused'), counted('walkIns', 'waiting'), store.roll.count(), counted('steps', 'waiting')]);
+  state = { waiting, notes: notes.reduce((sum, n) => sum + n, 0), refused, trouble };
   for (const listener of listeners) listener();
 }
 
@@ -63,6 +65,32 @@ async function sendRoll(): Promise<void> {
 /** Marks who is here: on this device at once, and on the server as soon as there is a network. */
 export async function markHere(meeting: string, learner: string, present: boolean): Promise<void> {
   await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present });
+  await noteKept();
+  await sync();
+}
+
+/** The steps of the clock, one after the other, each with how long ago it was taken. */
+async function sendSteps(): Promise<void> {
+  for (const one of await store.steps.where('state').equals('waiting').sortBy('n')) {
+    const { meeting, step, place, shown, at } = one;
+    try {
+      const now = await call<Schemas['RunSheet']>('POST', `/api/meetings/${meeting}/run`, { step, ...(place === undefined ? {} : { place }), ...(shown ? { shown } : {}), ago_s: Math.max(0, Math.round((serverNow() - at) / 1000)) });
+      // An answer that was asked for before this step does not come after it.
+      await queryClient.cancelQueries({ queryKey: runSheetQuery(meeting).queryKey });
+      queryClient.setQueryData(runSheetQuery(meeting).queryKey, now);
+      await store.steps.delete(one.n ?? 0);
+      void queryClient.invalidateQueries({ queryKey: ['course'] });
+    } catch (fault) {
+      if (!(fault instanceof ApiProblem) || ![403, 404, 422].includes(fault.status)) throw fault;
+      await store.steps.put({ ...one, state: 'refused', fault: fault.faults[0]?.message ?? fault.message });
+    }
+  }
+}
+
+/** Takes a step of a meeting's clock: on this device at once, and on the server as soon as there is a network. */
+export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Promise<void> {
+  await store.steps.add({ ...step, at: serverNow(), state: 'waiting' });
+  await noteKept();
   await sync();
 }
 
@@ -88,6 +116,7 @@ async function flush(): Promise<void> {
   try {
     await sendWalkIns();
     await sendRoll();
+    await sendSteps();
     for (;;) {
       const events = await store.events.where('state').equals('waiting').sortBy('seq');
       if (events.length === 0) break;
@@ -123,16 +152,20 @@ export function startSync(): void {
   void tell('none').then(sync);
   window.addEventListener('online', () => void sync());
   document.addEventListener('visibilitychange', () => { if (document.visibilityState === 'visible') void sync(); });
-  window.setInterval(() => void store.roll.count().then((marks) => { if (state.waiting + marks > 0) void sync(); }), 30_000);
+  window.setInterval(() => void noteKept().then(() => { if (state.waiting + state.notes > 0) void sync(); }), 30_000);
 }
 
 /** What never reached the server, as a file to keep. */
 export async function unsentFile(): Promise<Blob> {
-  const events = await store.events.orderBy('seq').toArray();
-  return new Blob([JSON.stringify({ kept_at: new Date().toISOString(), events: events.map((one) => ({ ...one.event, who: one.who, fault: one.fault })) }, null, 2)], { type: 'application/json' });
+  const [events, walkIns, roll, steps] = await Promise.all([store.events.orderBy('seq').toArray(), store.walkIns.where('state').equals('waiting').toArray(), store.roll.toArray(), store.steps.orderBy('n').toArray()]);
+  const kept = {
+    kept_at: new Date().toISOString(), events: events.map((one) => ({ ...one.event, who: one.who, fault: one.fault })), walk_ins: walkIns.map(({ id, name, meeting }) => ({ id, name, meeting })),
+    roll: roll.map(({ meeting, learner, present }) => ({ meeting, learner, present })), clock: steps.map(({ meeting, step, place, at }) => ({ meeting, step, place, at: new Date(at).toISOString() })),
+  };
+  return new Blob([JSON.stringify(kept, null, 2)], { type: 'application/json' });
 }
 
 export async function forgetOutbox(): Promise<void> {
-  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear()]);
+  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear(), store.steps.clear()]);
   await tell('none');
 }

@@ -2,8 +2,11 @@ import { useMutation } from '@tanstack/react-query';
 import { ChevronRight, MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { call, type Schemas } from '../api/client';
-import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { serverNow } from '../api/time';
+import { type KeptStep, store } from '../outbox/store';
+import { takeStep } from '../outbox/sync';
+import { useLive } from '../outbox/useLive';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
@@ -12,27 +15,34 @@ import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
 type Run = Schemas['Clock']['blocks'][number];
-type Step = { step: 'start' | 'next' | 'skip' | 'carry' | 'split' | 'end'; block?: string };
+type Step = { step: Schemas['ClockStep']['step']; place?: number; shown?: Schemas['Block'][] };
 
+/** Takes a step of a meeting's clock, with a network or without. */
 export function useRun(meeting: string) {
-  return useMutation({
-    mutationFn: (step: Step) => call<RunSheet>('POST', `/api/meetings/${meeting}/run`, step),
-    onSuccess: (now) => {
-      queryClient.setQueryData(runSheetQuery(meeting).queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: courseQuery.queryKey });
-    },
-  });
+  return useMutation({ mutationFn: (step: Step) => takeStep({ meeting, ...step }), networkMode: 'always' });
 }
 
-/** The server's time, running on between its answers; the device's own clock may be wrong. */
-function useServerTime(now: string): number {
-  const [shown, setShown] = useState(() => Date.parse(now));
+/** The time, second by second. */
+function useServerTime(): number {
+  const [shown, setShown] = useState(serverNow);
   useEffect(() => {
-    const from = performance.now();
-    const tick = window.setInterval(() => setShown(Date.parse(now) + performance.now() - from), 1000);
+    const tick = window.setInterval(() => setShown(serverNow()), 1000);
     return () => clearInterval(tick);
-  }, [now]);
-  return Math.max(shown, Date.parse(now));
+  }, []);
+  return shown;
+}
+
+/** The steps of a meeting's clock that are on this device. */
+export const useSteps = (meeting: string): KeptStep[] => useLive(() => store.steps.where('meeting').equals(meeting).sortBy('n'), []);
+
+/** Steps the server would not take, in its words, until somebody has seen them. */
+export function Refused({ steps }: { steps: KeptStep[] }) {
+  return steps.filter((one) => one.state === 'refused').map((one) => (
+    <div key={one.n} role="alert" className="mb-3 flex items-center justify-between gap-3 rounded-lg border-2 border-notyet px-3 py-1">
+      <p>{words.session.refused(one.step, one.fault ?? '')}</p>
+      <Button look="quiet" onClick={() => void store.steps.delete(one.n ?? 0)}>{words.session.seen}</Button>
+    </div>
+  ));
 }
 
 const minutesBetween = (from: string | null, to: number): number => (from === null ? 0 : Math.max(0, to - Date.parse(from)) / 60_000);
@@ -41,7 +51,7 @@ const minutesBetween = (from: string | null, to: number): number => (from === nu
 export function ClockList({ sheet }: { sheet: RunSheet }) {
   const me = useMe();
   const { clock, knots } = sheet;
-  const now = useServerTime(clock.now);
+  const now = useServerTime();
   const run = useRun(sheet.meeting.id);
   const running = clock.blocks.find((block) => block.state === 'running');
   const planned = clock.blocks.filter((block) => block.state === 'done' || block === running).reduce((sum, block) => sum + block.planned, 0);
@@ -62,7 +72,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
             return (
               <li key={block.id} className={`flex min-h-12 items-center gap-3 rounded-lg px-3 ${block.state === 'waiting' ? 'border border-line bg-card' : 'text-soft'}`}>
                 <span className="flex-1"><span className={block.state === 'skipped' ? 'line-through' : 'font-semibold'}>{name}</span> {block.knot && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}</span>
-                <span className="text-sm text-soft tabular-nums">{block.state === 'done' ? words.session.took(Math.round(minutesBetween(block.started_at, Date.parse(block.ended_at ?? clock.now))), Math.round(block.planned)) : block.state === 'waiting' ? words.course.minutes(Math.round(block.planned)) : words.session.states[block.state]}</span>
+                <span className="text-sm text-soft tabular-nums">{block.state === 'done' ? words.session.took(Math.round(minutesBetween(block.started_at, block.ended_at === null ? now : Date.parse(block.ended_at))), Math.round(block.planned)) : block.state === 'waiting' ? words.course.minutes(Math.round(block.planned)) : words.session.states[block.state]}</span>
                 {block.state === 'waiting' && me.may.teach && <More block={block} name={name} onStep={run.mutate} />}
               </li>
             );
@@ -85,7 +95,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               <Stations of={block.beside} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">
-                  <Button look="signal" className="min-h-14 flex-1 text-lg" disabled={run.isPending} onClick={() => run.mutate({ step: 'next', block: block.id })}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
+                  <Button look="signal" className="min-h-14 flex-1 text-lg" disabled={run.isPending} onClick={() => run.mutate({ step: 'next', place: block.place })}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
                   <More block={block} name={name} onStep={run.mutate} />
                 </div>
               )}
@@ -105,7 +115,7 @@ function More({ block, name, onStep }: { block: Run; name: string; onStep: (step
       <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className="grid size-12 shrink-0 place-items-center rounded-lg border border-line hover:bg-wash print:hidden"><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" className="z-40 min-w-48 rounded-xl border border-line bg-card p-1 shadow-lg">
-          {steps.map(([step, label]) => <DropdownMenu.Item key={step} onSelect={() => onStep({ step, block: block.id })} className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-wash">{label}</DropdownMenu.Item>)}
+          {steps.map(([step, label]) => <DropdownMenu.Item key={step} onSelect={() => onStep({ step, place: block.place })} className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-wash">{label}</DropdownMenu.Item>)}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -3,6 +3,7 @@ import { Backpack, Pencil, Play, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Schemas } from '../api/client';
+import { dayIn } from '../api/time';
 import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
 import { store } from '../outbox/store';
 import { markHere } from '../outbox/sync';
@@ -15,7 +16,8 @@ import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, timeAfter } from '../words/format';
 import { words } from '../words/en';
-import { ClockList, useRun } from './ClockList';
+import { withSteps } from './clock';
+import { ClockList, Refused, useRun, useSteps } from './ClockList';
 import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
@@ -24,10 +26,12 @@ export function SessionPage() {
   const { meeting: id = '' } = useParams();
   const me = useMe();
   const [changing, setChanging] = useState(false);
-  const sheet = useQuery(runSheetQuery(id));
-  if (sheet.isPending) return <Loading />;
-  if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
-  const { meeting } = sheet.data;
+  const steps = useSteps(id);
+  const asked = useQuery(runSheetQuery(id));
+  if (asked.isPending) return <Loading />;
+  if (asked.isError) return <Failure error={asked.error} retry={() => void asked.refetch()} />;
+  const sheet = withSteps(asked.data, steps);
+  const { meeting } = sheet;
   return (
     <div className="flex max-w-6xl flex-col gap-6">
       <div>
@@ -37,14 +41,14 @@ export function SessionPage() {
         <p className="mt-2 flex flex-wrap gap-x-5 gap-y-2 print:hidden">
         {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className={LINK}><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
         {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
-        {me.may.plan && meeting.state !== 'past' && sheet.data.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
+        {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
         <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
         </p>
       </div>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">
         {/* In the hand, the clock comes first once it runs. */}
-        <div className={sheet.data.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><Roll sheet={sheet.data} /></div>
-        <div className={sheet.data.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Blocks sheet={sheet.data} /></div>
+        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><Roll sheet={sheet} /></div>
+        <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Refused steps={steps} /><Blocks sheet={sheet} /></div>
       </div>
       {changing && <ChangeMeeting meeting={meeting} onClose={() => setChanging(false)} />}
     </div>
@@ -111,7 +115,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
   return (
     <section aria-labelledby="blocks">
       <h2 id="blocks" className="mb-3 text-xl">{words.session.blocks}</h2>
-      {meeting.state === 'tonight' && me.may.teach && <Button look="signal" className="mb-4 min-h-14 w-full text-lg print:hidden" disabled={run.isPending} onClick={() => run.mutate({ step: 'start' })}><Play aria-hidden className="size-5" /> {words.session.start}</Button>}
+      {meeting.date === dayIn(me.group.time_zone) && me.may.teach && <Button look="signal" className="mb-4 min-h-14 w-full text-lg print:hidden" disabled={run.isPending} onClick={() => run.mutate({ step: 'start', shown: meeting.blocks })}><Play aria-hidden className="size-5" /> {words.session.start}</Button>}
       <Faults error={run.error} />
       {meeting.blocks.every((block) => block.knot === null) && <p className="mb-3 text-soft">{words.session.noPlan}</p>}
       <ol className="flex flex-col">

@@ -28,7 +28,7 @@ import { SetUpPage } from '../setup/SetUpPage';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
-import { MeContext } from './me';
+import { MeContext, meToday } from './me';
 import { isLeaving, keepGroup, keepKnots, startKeeping, tellLeft, warmKnots } from './offline';
 
 export function App() {
@@ -44,16 +44,17 @@ export function App() {
 
 function SignedIn() {
   const house = useQuery(houseQuery);
-  const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true });
+  const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true, select: (found) => found && meToday(found) });
   const signedIn = me.data !== null && me.data !== undefined;
   const tonight = me.data?.tonight ?? null;
+  const ahead = me.data?.ahead;
   // When the first page has been drawn and the device has a moment.
   useEffect(() => {
-    if (!signedIn) return undefined;
+    if (!signedIn || !ahead) return undefined;
     void startKeeping();
-    const later = window.setTimeout(() => void keepGroup(tonight).then(() => warmKnots()).then(keepKnots).catch(() => undefined), 3000);
+    const later = window.setTimeout(() => void keepGroup({ tonight, ahead }).then(() => warmKnots()).then(keepKnots).catch(() => undefined), 3000);
     return () => clearTimeout(later);
-  }, [signedIn, tonight]);
+  }, [signedIn, tonight, ahead]);
   useEffect(() => { if (signedIn) void sync(); }, [signedIn]);
   useEffect(() => void tellLeft(), []);
   if (isLeaving()) return <SignInPage demo={house.data?.house === 'demo'} />;

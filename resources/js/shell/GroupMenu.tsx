@@ -16,12 +16,12 @@ export function GroupMenu() {
   const me = useMe();
   const navigate = useNavigate();
   const [scheme, setScheme] = useState(currentScheme);
-  const { waiting, refused } = useSync();
+  const { waiting, notes, refused } = useSync();
   const [leaving, setLeaving] = useState(false);
   return (
     <>
     {leaving && (
-      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(waiting + refused)}>
+      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(waiting + refused, notes)}>
         <div className="flex flex-col gap-3">
           <Button look="signal" onClick={() => setLeaving(false)}>{words.sync.stay}</Button>
           <Button onClick={() => void saveFile().then(leave)}>{words.sync.leaveFile}</Button>
@@ -54,7 +54,7 @@ export function GroupMenu() {
             {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
             {scheme === 'dark' ? words.nav.light : words.nav.dark}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused > 0) setLeaving(true); else void leave(); }}>
+          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused + notes > 0) setLeaving(true); else void leave(); }}>
             <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
           </DropdownMenu.Item>
         </DropdownMenu.Content>

@@ -42,14 +42,14 @@ export async function warmKnots(view = keptView()): Promise<void> {
 }
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */
-export async function keepGroup(tonight: string | null): Promise<void> {
+export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight' | 'ahead'>): Promise<void> {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   await navigator.serviceWorker.ready;
   await startKeeping();
   for (const path of ['/api/house', '/api/me']) await call('GET', path);
   const crew = await call<Schemas['Crew']>('GET', '/api/crew');
   await call('GET', '/api/course');
-  if (tonight) await call('GET', `/api/meetings/${tonight}`);
+  for (const meeting of ahead) await call('GET', `/api/meetings/${meeting.id}`);
   for (const knot of crew.knots) await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
   for (const learner of crew.learners) {
     await call('GET', `/api/learners/${learner.id}/check`);
