@@ -45,7 +45,7 @@ house_artisan() {
 
 # Starts what is not running and waits until it answers.
 house_start() {
-    local house="$1" dir sockets port tries=0
+    local house="$1" dir sockets port settings tries=0
     dir="$(house_dir "$house")"
     mkdir -p "$dir"/{run,log,cache,storage/{app,logs,framework/{cache/data,sessions,views}}}
     sockets="$(socket_dir "$dir")"
@@ -62,9 +62,12 @@ house_start() {
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "compadre_$house"
     fi
     # Settings kept from last time may name a port that is another's by now.
+    settings="$(stat -c %Y "$dir/cache/config.php" 2>/dev/null || echo 0)"
     rm -f "$dir/cache/config.php" "$dir/cache/routes.php"
     quietly "$dir/log/migrate.log" house_artisan "$house" migrate --force
     quietly "$dir/log/config.log" house_artisan "$house" config:cache
+    # A web server that was running all along tells new settings from old ones by their time, in whole seconds.
+    [ "$(stat -c %Y "$dir/cache/config.php")" != "$settings" ] || touch -d "@$((settings + 1))" "$dir/cache/config.php"
     quietly "$dir/log/routes.log" house_artisan "$house" route:cache
     [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage" "$dir/cache" "$dir/log"
     start_fpm "$dir" "$sockets"
