@@ -37,17 +37,17 @@ export function Badges({ settings }: { settings: Settings }) {
           <li key={badge.id} className={`flex flex-col gap-2 rounded-xl border bg-card p-4 ${badge.chosen ? 'border-ink' : 'border-dashed border-line'}`}>
             <h3 className="text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{words.badges.ages(badge.age_from, badge.age_to)}, {words.badges.version(badge.version)}</span></h3>
             <p className="text-sm text-soft">{badge.about}{badge.after.length > 0 && ` ${words.badges.comesAfter(listOf(badge.after.map((id) => settings.badges.find((one) => one.id === id)?.name ?? id)))}`}</p>
-            <div className="flex flex-wrap items-center gap-2">
+            <div className="flex flex-wrap items-center gap-x-2">
               {badge.chosen
                 ? (
                   <>
-                    <label className="flex items-center gap-2 font-semibold">{words.badges.by}<input type="date" className="min-h-12 rounded-lg border border-soft bg-card px-2 font-normal" defaultValue={badge.due_on ?? ''} onBlur={(event) => { if (event.target.value !== (badge.due_on ?? '')) choose.mutate({ badge: badge.id, due_on: event.target.value || null }); }} /></label>
-                    <Button look="quiet" onClick={() => leave.mutate(badge.id)}>{words.badges.leave}</Button>
+                    <label className="mr-4 flex items-center gap-2 font-semibold">{words.badges.by}<input type="date" className="min-h-12 rounded-lg border border-soft bg-card px-2 font-normal" defaultValue={badge.due_on ?? ''} onBlur={(event) => { if (event.target.value !== (badge.due_on ?? '')) choose.mutate({ badge: badge.id, due_on: event.target.value || null }); }} /></label>
+                    <Button look="quiet" className="-mx-1.5" onClick={() => leave.mutate(badge.id)}>{words.badges.leave}</Button>
                   </>
                 )
                 : <Button onClick={() => choose.mutate({ badge: badge.id, due_on: null })}>{words.badges.choose}</Button>}
-              <Button look="quiet" onClick={() => setEditing(badge)}>{words.badges.change}</Button>
-              <a href={`/api/group/badges/${badge.id}`} download={`${badge.id}.json`} className="inline-flex min-h-12 items-center px-3 font-semibold underline decoration-hemp decoration-2 underline-offset-4">{words.badges.out}</a>
+              <Button look="quiet" className="-mx-1.5" onClick={() => setEditing(badge)}>{words.badges.change}</Button>
+              <a href={`/api/group/badges/${badge.id}`} download={`${badge.id}.json`} className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4">{words.badges.out}</a>
             </div>
             {badge.chosen && badge.version > 1 && <Moves badge={badge.id} />}
           </li>

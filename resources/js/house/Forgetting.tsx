@@ -24,9 +24,12 @@ export function Forgetting() {
   const { results, needed, judged_on: judged, usual, own, better, in_use: inUse } = memory.data;
   const line = (figures: Schemas['Forgetting']): string => words.house.forgets(number(figures.start, 1), number(figures.clean, 1), number(figures.prompts, 2), number(figures.again, 2));
   return (
-    <section aria-labelledby="forgetting" className="flex flex-col gap-3">
+    <section aria-labelledby="forgetting" className="grid gap-x-10 gap-y-3 rail:grid-cols-2">
+      <div className="flex flex-col gap-3">
       <h2 id="forgetting" className="text-xl">{words.house.forgetting}</h2>
       <p className="text-soft">{words.house.forgettingAbout}</p>
+      </div>
+      <div className="flex flex-col gap-3">
       <Faults error={choose.error} />
       <dl className="flex flex-col gap-3">
         <div><dt className="font-semibold">{words.house.usualFigures}{inUse === null && ` (${words.house.inUse})`}</dt><dd>{line(usual.figures)}{usual.score !== null && <span className="block text-sm text-soft">{words.house.score(number(usual.score, 3))}</span>}</dd></div>
@@ -38,6 +41,7 @@ export function Forgetting() {
           {inUse === null ? <Button disabled={choose.isPending} onClick={() => choose.mutate('own')}>{words.house.useOwn}</Button> : <Button disabled={choose.isPending} onClick={() => choose.mutate('usual')}>{words.house.useUsual}</Button>}
         </div>
       )}
+      </div>
     </section>
   );
 }

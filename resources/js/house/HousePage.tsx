@@ -26,8 +26,9 @@ export function HousePage() {
       <fieldset disabled={!me.may.plan} className="contents">
         <div className="grid gap-10 rail:grid-cols-2">
           <Ways settings={group.data} />
-          <div className="flex flex-col gap-10"><Schools settings={group.data} /><Forgetting /></div>
+          <Schools settings={group.data} />
         </div>
+        <Forgetting />
         <Badges settings={group.data} />
         <div className="grid gap-10 rail:grid-cols-2">
           <Ropes settings={group.data} />

@@ -7,19 +7,19 @@ import { onSync, sync, syncState, unsentFile } from './sync';
 
 export const useSync = () => useSyncExternalStore(onSync, syncState);
 
-/** In words: what is not on the server yet, why, and what to do. Nothing where everything is sent. */
-export function SyncBar() {
+/** In words: what is not on the server yet, why, and what to do. Nothing where everything is sent and there is a network. */
+export function SyncBar({ online }: { online: boolean }) {
   const { waiting, notes, refused, trouble } = useSync();
   const [open, setOpen] = useState<Kept[] | null>(null);
   // A note that is only on its way is not worth a line that comes and goes.
-  if (waiting + refused + (trouble === 'none' ? 0 : notes) === 0) return null;
+  if (waiting + refused + (trouble === 'none' ? 0 : notes) === 0 && online) return null;
   return (
     <div role="status" className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1 rounded-lg border-2 border-dashed border-soft px-3 py-1" data-testid="sync">
       <p className="py-1">
-        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>} {waiting + notes > 0 && words.sync.trouble[trouble]} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}
+        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>} {waiting + notes > 0 && words.sync.trouble[trouble]} {waiting + notes === 0 && !online && words.offline} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}
       </p>
       <span className="flex flex-wrap gap-1">
-        {waiting + notes > 0 && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
+        {waiting + notes > 0 && online && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
         {waiting + refused > 0 && <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>{words.sync.look}</Button>}
       </span>
       {open !== null && (

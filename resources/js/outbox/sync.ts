@@ -91,7 +91,7 @@ async function sendSteps(): Promise<void> {
 export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Promise<void> {
   await store.steps.add({ ...step, at: serverNow(), state: 'waiting' });
   await noteKept();
-  await sync();
+  void sync();
 }
 
 /** A batch the server refuses is sent one by one, so that a single bad event holds up no other. */

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { ChevronRight, MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { serverNow } from '../api/time';
 import { type KeptStep, store } from '../outbox/store';
@@ -57,6 +57,16 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
   const planned = clock.blocks.filter((block) => block.state === 'done' || block === running).reduce((sum, block) => sum + block.planned, 0);
   const elapsed = minutesBetween(clock.started_at, now);
   const into = minutesBetween(running?.started_at ?? null, now);
+  // What is over makes room for what is on.
+  const behindUs = running ? clock.blocks.slice(0, clock.blocks.indexOf(running)) : [];
+  const nameOf = (block: Run): string => (block.knot ? (knots[block.knot] ?? block.knot) : words.session.kinds[block.kind]);
+  const tapped = useRef(-Infinity);
+  const next = (place: number, at: number): void => {
+    // A second tap of a cold finger is no second step.
+    if (at - tapped.current < 500) return;
+    tapped.current = at;
+    run.mutate({ step: 'next', place });
+  };
   const behind = running ? Math.round(elapsed - (planned - running.planned) - Math.min(into, running.planned)) : 0;
   return (
     <section aria-labelledby="blocks">
@@ -65,19 +75,18 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
         {running && <p className="text-soft" data-testid="behind">{words.session.behind(behind)}</p>}
       </div>
       <Faults error={run.error} />
+      {behindUs.length > 0 && (
+        <details className="mb-2">
+          <summary className="flex min-h-12 cursor-pointer items-center gap-2 px-3 text-soft"><ChevronRight aria-hidden className="size-5 transition-transform in-open:rotate-90" />{words.session.overAlready(behindUs.length)}</summary>
+          <ol className="flex flex-col">{behindUs.map((block) => <Other key={block.id} block={block} name={nameOf(block)} now={now} onStep={run.mutate} />)}</ol>
+        </details>
+      )}
       <ol className="flex flex-col gap-2">
-        {clock.blocks.map((block) => {
-          const name = block.knot ? (knots[block.knot] ?? block.knot) : words.session.kinds[block.kind];
-          if (block !== running) {
-            return (
-              <li key={block.id} className={`flex min-h-12 items-center gap-3 rounded-lg px-3 ${block.state === 'waiting' ? 'border border-line bg-card' : 'text-soft'}`}>
-                <span className="flex-1"><span className={block.state === 'skipped' ? 'line-through' : 'font-semibold'}>{name}</span> {block.knot && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}</span>
-                <span className="text-sm text-soft tabular-nums">{block.state === 'done' ? words.session.took(Math.round(minutesBetween(block.started_at, block.ended_at === null ? now : Date.parse(block.ended_at))), Math.round(block.planned)) : block.state === 'waiting' ? words.course.minutes(Math.round(block.planned)) : words.session.states[block.state]}</span>
-                {block.state === 'waiting' && me.may.teach && <More block={block} name={name} onStep={run.mutate} />}
-              </li>
-            );
-          }
-          const left = Math.ceil(block.planned - into);
+        {clock.blocks.slice(behindUs.length).map((block) => {
+          const name = nameOf(block);
+          if (block !== running) return <Other key={block.id} block={block} name={name} now={now} onStep={run.mutate} />;
+          // Rounded up, and never a nought below nought.
+          const left = Math.ceil(block.planned - into) || 0;
           return (
             <li key={block.id} aria-current="step" className="rounded-xl border-2 border-signal bg-card p-4" data-testid="running">
               <div className="flex items-start justify-between gap-3">
@@ -95,7 +104,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               <Stations of={block.beside} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">
-                  <Button look="signal" className="min-h-14 flex-1 text-lg" disabled={run.isPending} onClick={() => run.mutate({ step: 'next', place: block.place })}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
+                  <Button look="signal" className="min-h-14 flex-1 text-lg" onClick={(event) => next(block.place, event.timeStamp)}>{words.session.nextBlock} <ChevronRight aria-hidden /></Button>
                   <More block={block} name={name} onStep={run.mutate} />
                 </div>
               )}
@@ -108,11 +117,24 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
   );
 }
 
-function More({ block, name, onStep }: { block: Run; name: string; onStep: (step: Step) => void }) {
+/** A block that does not run: waiting, or over. */
+function Other({ block, name, now, onStep }: { block: Run; name: string; now: number; onStep: (step: Step) => void }) {
+  const me = useMe();
+  const waiting = block.state === 'waiting';
+  return (
+    <li className={`flex min-h-12 items-center gap-3 rounded-lg px-3 ${waiting ? 'border border-line bg-card' : 'text-soft'}`}>
+      <span className="flex-1"><span className={block.state === 'skipped' ? 'line-through' : 'font-semibold'}>{name}</span> {block.knot && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}</span>
+      <span className="text-sm text-soft tabular-nums">{block.state === 'done' ? words.session.took(Math.round(minutesBetween(block.started_at, block.ended_at === null ? now : Date.parse(block.ended_at))), Math.round(block.planned)) : block.state === 'waiting' ? words.course.minutes(Math.round(block.planned)) : words.session.states[block.state]}</span>
+      {waiting && me.may.teach && <More plain block={block} name={name} onStep={onStep} />}
+    </li>
+  );
+}
+
+function More({ block, name, onStep, plain = false }: { plain?: boolean; block: Run; name: string; onStep: (step: Step) => void }) {
   const steps: (readonly [Step['step'], string])[] = [['skip', words.session.skip], ...(block.planned >= 2 ? [['split', words.session.split] as const] : []), ...(block.knot ? [['carry', words.session.carry] as const] : [])];
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className="grid size-12 shrink-0 place-items-center rounded-lg border border-line hover:bg-wash print:hidden"><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
+      <DropdownMenu.Trigger aria-label={`${words.session.more}: ${name}`} className={`grid size-12 shrink-0 place-items-center rounded-lg hover:bg-wash print:hidden ${plain ? '-me-3' : 'border border-line'}`}><MoreHorizontal aria-hidden /></DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" className="z-40 min-w-48 rounded-xl border border-line bg-card p-1 shadow-lg">
           {steps.map(([step, label]) => <DropdownMenu.Item key={step} onSelect={() => onStep({ step, place: block.place })} className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 font-semibold outline-none data-[highlighted]:bg-wash">{label}</DropdownMenu.Item>)}
