@@ -51,7 +51,8 @@ lan_issue() {
     lan_addresses >"$folder/addresses"
 }
 
-lan_fingerprint() { openssl x509 -in "$1/ca.crt" -noout -fingerprint -sha256 | sed 's/.*=//'; }
+# Four lines of eight pairs, the same on the phone as on the laptop, to be compared line by line.
+lan_fingerprint() { openssl x509 -in "$1/ca.crt" -noout -fingerprint -sha256 | sed 's/.*=//' | tr -d '\n' | sed 's/:/ /g' | fold -w 24 | sed 's/ $//'; }
 
 # What a phone opens first, without TLS: the certificate, how to trust it, how to be rid of it. It holds nothing of the group.
 lan_page() {
@@ -93,7 +94,7 @@ house_lan() {
     house_start "$house"
     printf '\nPhones on this network:  http://%s:%s\n' "$address" "$join"
     printf 'Then the app itself at   https://%s:%s\n' "$address" "$tls"
-    printf 'Fingerprint of the certificate, to compare on the phone:\n  %s\n' "$(lan_fingerprint "$folder")"
+    printf 'Fingerprint of the certificate, to compare on the phone:\n%s\n' "$(lan_fingerprint "$folder" | sed 's/^/  /')"
     [ -x node_modules/.bin/qrcode ] && node_modules/.bin/qrcode --small "http://$address:$join"
     return 0
 }

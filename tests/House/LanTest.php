@@ -81,7 +81,9 @@ it('would vouch for no other machine, had anyone kept its key', function (): voi
 it('says on a page of its own how to trust it and how to be rid of it, and nothing else', function (): void {
     $join = printed('Phones on this network:');
     $page = lan("curl -s $join/");
-    expect($page)->toContain('To remove it afterwards')->toContain(lan('lan_fingerprint "$folder"'))->toContain(printed('Then the app itself at'));
+    expect($page)->toContain('To remove it afterwards')->toContain($print = trim(lan('lan_fingerprint "$folder"')))->toContain(printed('Then the app itself at'));
+    // As the certificate itself has it, in four lines that compare at a glance.
+    expect(substr_count($print, "\n"))->toBe(3)->and(str_replace(["\n", ' '], ':', $print))->toBe(trim(lan('openssl x509 -in "$folder/ca.crt" -noout -fingerprint -sha256 | cut -d= -f2')));
     expect(lan("curl -s $join/compadre.crt"))->toBe(lan('cat "$folder/ca.crt"'));
     foreach (['/api/house', '/host.key', '/../host.key', '/index.php'] as $path) {
         expect(lan("curl -s -o /dev/null -w '%{http_code}' --path-as-is '$join$path'"))->toBeIn(['404', '400']);
