@@ -72,7 +72,7 @@ lan_server() {
         joins="$joins listen $address:$join;"
         hosts="${hosts:+$hosts|}${address//./\\.}"
     done < <(lan_addresses)
-    render ops/conf/nginx-lan.conf FOLDER="$folder" SOCKETS="$sockets" PUBLIC="$home/public" LISTENS="$listens" JOINS="$joins" HOSTS="$hosts" PORT="$tls"
+    render ops/conf/nginx-lan.conf FOLDER="$folder" APP="$(nginx_app "$sockets")" LISTENS="$listens" JOINS="$joins" HOSTS="$hosts" PORT="$tls"
 }
 
 # house_lan HOUSE: the house as it is, on the network too.

@@ -89,10 +89,12 @@ start_fpm() {
     ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 9>&- &
 }
 
+nginx_app() { render ops/conf/nginx-app.conf SOCKETS="$1" PUBLIC="$home/public"; }
+
 start_nginx() {
     local dir="$1" sockets="$2" port="$3"
     service_alive "$dir" nginx && return
     mkdir -p "$dir/run/nginx"
-    render ops/conf/nginx.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" PORT="$port" PUBLIC="$home/public" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
+    render ops/conf/nginx.conf DIR="$dir" USER="$(service_user)" PORT="$port" APP="$(nginx_app "$sockets")" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
     setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 9>&-
 }

@@ -2,29 +2,18 @@
 
 declare(strict_types=1);
 
-use Symfony\Component\Process\Process;
+use Tests\House\OwnHouse;
 use Tests\House\Phone;
 
-/** A house of its own, var/fault, whose services are killed outright while phones send checks to it. */
-function fault(string $script, int $seconds = 180): string
+/** A house whose services are killed outright while phones send checks to it. */
+function faulty(): OwnHouse
 {
-    $process = faultProcess($script, $seconds);
-    $process->run();
-
-    return $process->isSuccessful() ? trim($process->getOutput()) : throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+    return new OwnHouse('fault');
 }
 
-function faultProcess(string $script, int $seconds = 180): Process
+function fault(string $script, int $seconds = 180): string
 {
-    $root = dirname(__DIR__, 2);
-
-    return new Process(['bash', '-c', <<<SH
-        set -euo pipefail
-        home="$root"; cd "\$home"
-        for part in say packages build services database house; do source "ops/\$part.sh"; done
-        dir="\$(house_dir fault)"
-        $script
-        SH], $root, timeout: $seconds);
+    return faulty()->run($script, $seconds);
 }
 
 function asked(string $sql): string
@@ -79,7 +68,7 @@ it('loses and doubles nothing where the server is killed a hundred times between
     $phone = phone('phone');
     [$learners, $knots] = field();
     // The master and its workers are killed outright, and begun again at once.
-    $killer = faultProcess(<<<'SH'
+    $killer = faulty()->process(<<<'SH'
         sockets="$(socket_dir "$dir")"
         for n in $(seq 100); do
             sleep "0.$((RANDOM % 30 + 12))"
@@ -114,7 +103,7 @@ it('loses nothing where the database is killed outright and begun again', functi
     $phone = phone('phone');
     [$learners, $knots] = field();
     for ($round = 0; $round < 3; $round++) {
-        $killer = faultProcess('sleep 0.3; kill -KILL "$(cat "$dir/run/mariadb.pid")"; sleep 0.3; house_start fault');
+        $killer = faulty()->process('sleep 0.3; kill -KILL "$(cat "$dir/run/mariadb.pid")"; sleep 0.3; house_start fault');
         $killer->start();
         while ($killer->isRunning()) {
             while (count($phone->waiting) < 12) {

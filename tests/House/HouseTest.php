@@ -2,22 +2,12 @@
 
 declare(strict_types=1);
 
-use Symfony\Component\Process\Process;
+use Tests\House\OwnHouse;
 
 /** A house of its own beside the test house: var/trial, with its own database and ports. */
 function house(string $script): string
 {
-    $root = dirname(__DIR__, 2);
-    $process = new Process(['bash', '-c', <<<SH
-        set -euo pipefail
-        home="$root"; cd "\$home"
-        for part in say packages build services database house; do source "ops/\$part.sh"; done
-        dir="\$(house_dir trial)"
-        $script
-        SH], $root, timeout: 180);
-    $process->run();
-
-    return $process->isSuccessful() ? trim($process->getOutput()) : throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+    return (new OwnHouse('trial'))->run($script);
 }
 
 /** The status an address of the house answers with. */

@@ -2,23 +2,12 @@
 
 declare(strict_types=1);
 
-use Symfony\Component\Process\Process;
+use Tests\House\OwnHouse;
 
 /** A house of its own, var/lanhouse, served to a network that is this machine alone: 127.0.0.2. */
 function lan(string $script): string
 {
-    $root = dirname(__DIR__, 2);
-    $process = new Process(['bash', '-c', <<<SH
-        set -euo pipefail
-        home="$root"; cd "\$home"
-        for part in say packages build services database house lan; do source "ops/\$part.sh"; done
-        export COMPADRE_LAN_ADDRESSES="127.0.0.2"
-        dir="\$(house_dir lanhouse)"; folder="\$dir/lan"
-        $script
-        SH], $root, timeout: 180);
-    $process->run();
-
-    return $process->isSuccessful() ? trim($process->getOutput()) : throw new RuntimeException($process->getOutput().$process->getErrorOutput());
+    return (new OwnHouse('lanhouse', 'export COMPADRE_LAN_ADDRESSES="127.0.0.2"; folder="$dir/lan"'))->run($script);
 }
 
 /** The address phones use, from what was printed. */

@@ -15,6 +15,7 @@ import { PartsSheet } from './PartsSheet';
 import { UndoBar } from './UndoBar';
 import { cleanPass, useChecks } from './useChecks';
 import { useWalkIns, WalkInForm } from './WalkIns';
+import { Toggle } from '../ui/Toggle';
 
 type CheckSheet = Schemas['CheckSheet'];
 
@@ -101,7 +102,7 @@ function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope
             </select>
           </label>
         )}
-        <button type="button" aria-pressed={needOnly} onClick={toggle} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.check.needOnly}</button>
+        <Toggle on={needOnly} onClick={toggle}>{words.check.needOnly}</Toggle>
         {sheet.tail && (
           <details className="min-w-0">
             <summary className="flex min-h-12 items-center gap-2"><strong>{words.check.tail(length(sheet.tail.required_mm, me.group.units))}</strong><span className="text-soft underline">{words.check.why}</span></summary>

@@ -8,6 +8,7 @@ import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { SelectField } from '../ui/Field';
+import { Toggle } from '../ui/Toggle';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
@@ -70,7 +71,7 @@ function Sifted({ crew }: { crew: Crew }) {
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 print:hidden">
         <SelectField label={words.crew.byBadge} value={sieve.badge} onChange={(event) => setSieve({ ...sieve, badge: event.target.value })} options={[['', words.crew.allBadges], ...crew.badges.map((badge) => [badge.id, badge.name] as const)]} />
         <SelectField label={words.crew.whoNeeds} value={sieve.needs} onChange={(event) => setSieve({ ...sieve, needs: event.target.value })} options={[['', words.crew.anyKnot], ...needed.map((knot) => [knot.id, knot.name] as const)]} />
-        <button type="button" aria-pressed={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.crew.onlyDue}</button>
+        <Toggle on={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })}>{words.crew.onlyDue}</Toggle>
         <span className="w-72"><Choice label={words.crew.zoom} value={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')} onChange={setZoom} options={(['far', 'usual', 'near'] as const).map((one) => [one, words.crew.zooms[one]] as const)} /></span>
       </div>
       {sieve.needs !== '' && <p>{words.crew.need(learners.map((one) => one.name))}</p>}

@@ -8,6 +8,7 @@ import { record } from '../check/events';
 import { cleanPass, type Parts } from '../check/useChecks';
 import { useMe } from '../shell/me';
 import { Button } from '../ui/Button';
+import { Toggle } from '../ui/Toggle';
 import { Failure, Loading } from '../ui/states';
 import { dayLong } from '../words/format';
 import { words } from '../words/en';
@@ -48,7 +49,7 @@ export function PocketPage() {
       <p className="max-w-prose print:text-sm">{words.pocket.about}</p>
       <details className="print:hidden">
         <summary className="min-h-12 content-center font-semibold">{words.pocket.knots(knots.length)}</summary>
-        <div className="flex flex-wrap gap-2 pb-2">{crew.data.knots.map((knot) => <button key={knot.id} type="button" aria-pressed={chosen.includes(knot.id)} onClick={() => toggle(knot.id)} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{knot.name}</button>)}</div>
+        <div className="flex flex-wrap gap-2 pb-2">{crew.data.knots.map((knot) => <Toggle key={knot.id} on={chosen.includes(knot.id)} onClick={() => toggle(knot.id)}>{knot.name}</Toggle>)}</div>
       </details>
       {knots.length === 0 ? <p>{words.pocket.none}</p> : <Grid crew={crew.data} knots={knots} parts={about.data?.knots ?? []} meeting={me.tonight} />}
     </div>

@@ -11,6 +11,7 @@ import { Failure, Loading } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
 import { type Family, FAMILIES, matching } from './finding';
+import { Toggle } from '../ui/Toggle';
 
 type About = Schemas['KnotAbout'];
 
@@ -49,7 +50,7 @@ export function KnotsPage() {
         <ul aria-label={words.knot.purposes} className="-mx-4 flex gap-2 overflow-x-auto px-4 pb-1 rail:mx-0 rail:flex-wrap rail:overflow-visible rail:px-0">
           {FAMILIES.filter((one) => all.some((knot) => knot.family === one)).map((one) => (
             <li key={one}>
-              <button type="button" aria-pressed={family === one} onClick={() => setFamily(family === one ? null : one)} className="min-h-12 rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper">{words.knot.families[one]}</button>
+              <Toggle on={family === one} onClick={() => setFamily(family === one ? null : one)}>{words.knot.families[one]}</Toggle>
             </li>
           ))}
         </ul>

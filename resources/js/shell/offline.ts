@@ -7,8 +7,13 @@ import { keptView, VIEWS } from '../demonstrate/useShowSettings';
 const KEPT = 'compadre-packs-kept';
 const KEEPING = 'keeping';
 
-/** How long what is kept counts as fresh, in milliseconds. */
+const GROUP_KEPT = 'compadre-group-kept';
+
+/** How long the knots that are kept count as fresh, in milliseconds. */
 const FRESH = 12 * 3600_000;
+
+/** And the group's pages: not gone through anew each time the app is opened in an evening. */
+const GROUP_FRESH = 10 * 60_000;
 
 /** The app's own files are kept by a worker, so that it opens without a network. */
 export function startWorker(): void {
@@ -43,7 +48,7 @@ export async function warmKnots(view = keptView()): Promise<void> {
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */
 export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight' | 'ahead'>): Promise<void> {
-  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - Number(localStorage.getItem(GROUP_KEPT) ?? 0) < GROUP_FRESH) return;
   await navigator.serviceWorker.ready;
   await startKeeping();
   for (const path of ['/api/house', '/api/me']) await call('GET', path);
@@ -55,6 +60,7 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
     await call('GET', `/api/learners/${learner.id}/check`);
     await call('GET', `/api/learners/${learner.id}`);
   }
+  localStorage.setItem(GROUP_KEPT, String(Date.now()));
 }
 
 /** From here on the worker may keep what the server answers; it looks for a cache of this name. */
@@ -70,6 +76,7 @@ export async function stopKeeping(): Promise<void> {
 /** Nothing of the group stays on a device that somebody signs out of. */
 export async function forgetAll(): Promise<void> {
   localStorage.removeItem(KEPT);
+  localStorage.removeItem(GROUP_KEPT);
   await forgetOutbox();
   if ('caches' in window) await Promise.all(['group', 'knots'].map((name) => caches.delete(name)));
 }
