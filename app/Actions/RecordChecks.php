@@ -33,8 +33,8 @@ final readonly class RecordChecks
         $this->read->clock($received, $sent);
 
         $entries = $batch->objects('events');
-        // Read before anybody waits for anybody; again only where an entry went up in another meanwhile.
-        $meant = self::meant($group, $entries);
+        // Read before anybody waits for anybody, as if every learner were still there; again where one is gone, which is rare.
+        $meant = self::asked($entries);
         $read = $this->readAll($group, $by, $meant, $entries);
 
         return DB::transaction(function () use ($group, $by, $entries, $meant, $read): array {
@@ -82,14 +82,24 @@ final readonly class RecordChecks
      */
     private static function meant(Group $group, array $entries): array
     {
-        $asked = array_values(array_unique(array_map(static fn (Fields $entry): string => strtolower($entry->text('learner')), $entries)));
-        $gone = GoneLearner::among($group, $asked);
-        $meant = [];
-        foreach ($asked as $id) {
-            $meant[$id] = array_key_exists($id, $gone) ? $gone[$id] : $id;
+        $asked = self::asked($entries);
+
+        return array_replace($asked, GoneLearner::among($group, array_keys($asked)));
+    }
+
+    /**
+     * @param  list<Fields>  $entries
+     * @return array<string, string> the learners that were sent, each by itself
+     */
+    private static function asked(array $entries): array
+    {
+        $asked = [];
+        foreach ($entries as $entry) {
+            $id = strtolower($entry->text('learner'));
+            $asked[$id] = $id;
         }
 
-        return $meant;
+        return $asked;
     }
 
     /**
