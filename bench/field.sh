@@ -76,7 +76,7 @@ rate() {
     local out run
     for run in 1 2 3; do
         [ -n "${BENCH_FRESH:-}" ] && before_run
-        out="$(BENCH_WORK="$work" wrk -t2 -c4 -d"${seconds}s" --timeout 30s -H "Cookie: $cookies" -H "X-XSRF-TOKEN: $(token)" -H "Origin: $address" -H 'Accept: application/json' -H 'Content-Type: application/json' ${2:+-s "$2"} "$address$1")"
+        out="$(BENCH_WORK="$work" wrk -t4 -c4 -d"${seconds}s" --timeout 30s -H "Cookie: $cookies" -H "X-XSRF-TOKEN: $(token)" -H "Origin: $address" -H 'Accept: application/json' -H 'Content-Type: application/json' ${2:+-s "$2"} "$address$1")"
         if grep -q 'Non-2xx' <<<"$out"; then echo "$out" >&2; fail "not every answer was a good one"; fi
         awk '/Requests\/sec/ { print $2 }' <<<"$out"
     done | sort -n | sed -n 2p

@@ -50,7 +50,7 @@ final class DeriveStandings
     }
 
     /**
-     * The pairs whose new events all come after what was tallied: nothing else of them has to be read.
+     * The pairs whose new events can be added to what was tallied: nothing else of them has to be read.
      *
      * @param  list<ReadCheck>  $reads
      * @return array<string, array<string, CoreStanding>> by pair, then by event
@@ -66,7 +66,7 @@ final class DeriveStandings
                 if ($tally === null) {
                     continue 2;
                 }
-                $standings[$read->core->id] = $tally->standing($read->core, $read->isHard(), $model);
+                $standings[$read->core->id] = $tally->standing($read->isHard(), $model);
             }
             $found[$pair] = $standings;
         }

@@ -65,7 +65,7 @@ final class Standing extends Model
         $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
         $tallies = [];
         foreach (DB::table('standings')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs))->lockForUpdate()->get(['learner_id', 'knot', 'tally']) as $row) {
-            $tallies["$row->learner_id $row->knot"] = $row->tally === null ? null : Tally::from(Fields::of(Json::arrays(Json::read($row->tally))));
+            $tallies["$row->learner_id $row->knot"] = $row->tally === null ? null : Tally::from(Fields::of(Json::arrays(Json::read($row->tally))), $row->learner_id, $row->knot);
         }
 
         return $tallies;

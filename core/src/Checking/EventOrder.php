@@ -16,6 +16,15 @@ final class EventOrder
      */
     public static function sort(iterable $events): array
     {
+        return array_column(self::placed($events), 1);
+    }
+
+    /**
+     * @param  iterable<CheckEvent>  $events
+     * @return list<array{array{string, string, int, string}, CheckEvent}> each with its place, in order
+     */
+    public static function placed(iterable $events): array
+    {
         $byDevice = [];
         foreach ($events as $event) {
             $byDevice[$event->device][] = $event;
@@ -31,7 +40,7 @@ final class EventOrder
         }
         usort($timed, static fn (array $a, array $b): int => self::compare($a[0], $b[0]));
 
-        return array_map(static fn (array $entry): CheckEvent => $entry[1], $timed);
+        return $timed;
     }
 
     /**

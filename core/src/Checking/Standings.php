@@ -21,10 +21,10 @@ final class Standings
     {
         $standings = [];
         foreach (self::grouped($events) as $own) {
-            $ordered = EventOrder::sort($own);
-            $entries = self::inForce($ordered);
+            $placed = EventOrder::placed($own);
+            $entries = self::inForce(array_column($placed, 1));
             if ($entries !== []) {
-                $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual(), Tally::of($ordered));
+                $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual(), Tally::of($placed));
             }
         }
 

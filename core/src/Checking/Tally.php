@@ -8,112 +8,114 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 
 /**
- * What the checks of one learner and knot have come to, so that a later one is taken in without reading those before. Kept with the
- * standing, and a function of the same set of events: of checks that say the same on the same day only the first is kept, since
- * neither level nor memory tells how often it was said. There is none where something was taken back or decided otherwise.
+ * What the checks of one learner and knot have come to, so that another is taken in without reading those before, whichever of them
+ * it comes after. Kept with the standing, and a function of the same set of events: of checks in which one leader says the same on
+ * the same day only the first is kept, since neither level nor memory tells how often it was said. There is none where something
+ * was taken back or decided otherwise.
  */
 final readonly class Tally
 {
     /**
-     * @param  list<array{DayResult, string}>  $seen  each result once, with who recorded it, in order
-     * @param  array{string, string, int, string}  $last  where the last event stands: corrected time, device, number, id
-     * @param  array<string, int>  $counted  the last number of each device
+     * @param  list<array{DayResult, string, array{string, string, int, string}}>  $seen  each result once, who recorded it, and where it first stands
+     * @param  array{string, string, int, string}  $last  where the current event stands
+     * @param  array<string, array{int, string}>  $devices  the last number of each, and where its clock had come to
      */
-    private function __construct(private array $seen, private array $last, private array $counted)
+    private function __construct(private array $seen, public CheckEvent $current, private array $last, private array $devices)
     {
     }
 
     /**
-     * @param  list<CheckEvent>  $ordered  all events of one learner and knot, in order
+     * @param  list<array{array{string, string, int, string}, CheckEvent}>  $placed  all events of one learner and knot, in order
      * @return ?self null where there are none, or one of them is about another
      */
-    public static function of(array $ordered): ?self
+    public static function of(array $placed): ?self
     {
-        if ($ordered === []) {
-            return null;
-        }
-        $seen = [];
-        $time = '';
-        $counted = [];
-        foreach ($ordered as $event) {
+        $tally = null;
+        foreach ($placed as [$place, $event]) {
             if (! self::isPlain($event)) {
                 return null;
             }
-            $seen = self::seen($seen, $event);
-            $time = max($time, $event->correctedAt);
-            $counted[$event->device] = $event->deviceSeq;
+            $devices = [$event->device => [$event->deviceSeq, $place[0]]] + ($tally->devices ?? []);
+            $tally = new self(self::inserted($tally->seen ?? [], $event, $place), $event, $place, $devices);
         }
-        $last = $ordered[count($ordered) - 1];
 
-        return new self($seen, [$time, $last->device, $last->deviceSeq, $last->id], $counted);
+        return $tally;
     }
 
     /**
      * The same with one more check.
      *
-     * @return ?self null where it does not come after all the others, or is about one of them: then they all have to be read
+     * @return ?self null where it is about one of them, or its device has counted on already: then they all have to be read
      */
     public function with(CheckEvent $event): ?self
     {
-        $place = [$event->correctedAt, $event->device, $event->deviceSeq, $event->id];
-        if (! self::isPlain($event) || $event->deviceSeq <= ($this->counted[$event->device] ?? -1) || EventOrder::compare($place, $this->last) <= 0) {
+        [$counted, $clock] = $this->devices[$event->device] ?? [-1, ''];
+        if (! self::isPlain($event) || $event->deviceSeq <= $counted) {
             return null;
         }
+        $place = [max($event->correctedAt, $clock), $event->device, $event->deviceSeq, $event->id];
+        $devices = [$event->device => [$event->deviceSeq, $place[0]]] + $this->devices;
+        $isLast = EventOrder::compare($place, $this->last) > 0;
 
-        return new self(self::seen($this->seen, $event), $place, [$event->device => $event->deviceSeq] + $this->counted);
+        return new self(self::inserted($this->seen, $event, $place), $isLast ? $event : $this->current, $isLast ? $place : $this->last, $devices);
     }
 
-    /** @param  CheckEvent  $current  the last event that was taken in */
-    public function standing(CheckEvent $current, bool $hard, MemoryModel $model): Standing
+    public function standing(bool $hard, MemoryModel $model): Standing
     {
         $leaders = [];
         foreach ($this->seen as [$result, $by]) {
-            if ($result->day === $current->day && ! $result->prior && ! in_array($by, $leaders, true)) {
+            if ($result->day === $this->current->day && ! $result->prior && ! in_array($by, $leaders, true)) {
                 $leaders[] = $by;
             }
         }
 
-        return Standing::of($current, array_column($this->seen, 0), $leaders, $hard, $model, $this);
+        return Standing::of($this->current, array_column($this->seen, 0), $leaders, $hard, $model, $this);
     }
 
-    /** @return array{seen: list<array{string, string, bool, string}>, last: array{string, string, int, string}, counted: list<array{string, int}>} */
+    /** @return array<string, mixed> as from() reads it */
     public function toArray(): array
     {
-        $counted = $this->counted;
-        ksort($counted, SORT_STRING);
+        $devices = $this->devices;
+        ksort($devices, SORT_STRING);
+        $now = $this->current;
 
         return [
-            'seen' => array_map(static fn (array $one): array => [$one[0]->day, $one[0]->verdict->value, $one[0]->prior, $one[1]], $this->seen),
-            'last' => $this->last,
-            'counted' => array_map(static fn (int|string $device, int $number): array => [(string) $device, $number], array_keys($counted), $counted),
+            'seen' => array_map(static fn (array $one): array => [$one[0]->day, $one[0]->verdict->value, $one[0]->prior, $one[1], ...$one[2]], $this->seen),
+            'current' => [
+                'id' => $now->id, 'kind' => $now->kind->value, 'device_seq' => $now->deviceSeq, 'device' => $now->device, 'at' => $now->correctedAt, 'day' => $now->day, 'by' => $now->by,
+                'verdict' => $now->verdict->value, 'tying' => $now->tying->value, 'dressing' => $now->dressing->value, 'tail' => $now->tail->value, 'prompts' => $now->prompts,
+            ],
+            'last' => $this->last[0],
+            'devices' => array_map(static fn (int|string $device, array $at): array => [(string) $device, ...$at], array_keys($devices), $devices),
         ];
     }
 
     /** @throws Refusal for what toArray did not write */
-    public static function from(Fields $kept): self
+    public static function from(Fields $kept, string $learner, string $knot): self
     {
         $seen = [];
         foreach ($kept->list('seen') as $index => $one) {
-            [$day, $verdict, $prior, $by] = is_array($one) && count($one) === 4 ? array_values($one) : [null, null, null, null];
-            if (! is_string($day) || ! is_string($verdict) || ! is_bool($prior) || ! is_string($by)) {
-                throw Refusal::of($kept->place('seen').'/'.$index, $one, 'a day, a verdict, whether it was had before, and who recorded it');
+            [$day, $verdict, $prior, $by, $time, $device, $number, $id] = array_pad(is_array($one) ? array_values($one) : [], 8, null);
+            if (! is_string($day) || ! is_string($verdict) || ! is_bool($prior) || ! is_string($by) || ! is_string($time) || ! is_string($device) || ! is_int($number) || ! is_string($id)) {
+                throw Refusal::of($kept->place('seen').'/'.$index, $one, 'a day, a verdict, whether it was had before, who recorded it, and where it stands');
             }
-            $seen[] = [new DayResult($day, Verdict::from($verdict), $prior), $by];
+            $seen[] = [new DayResult($day, Verdict::from($verdict), $prior), $by, [$time, $device, $number, $id]];
         }
-        $counted = [];
-        foreach ($kept->list('counted') as $index => $one) {
-            [$device, $number] = is_array($one) ? array_pad(array_values($one), 2, null) : [null, null];
-            if (! is_string($device) || ! is_int($number)) {
-                throw Refusal::of($kept->place('counted').'/'.$index, $one, 'a device and its last number');
+        $devices = [];
+        foreach ($kept->list('devices') as $index => $one) {
+            [$device, $number, $clock] = array_pad(is_array($one) ? array_values($one) : [], 3, null);
+            if (! is_string($device) || ! is_int($number) || ! is_string($clock)) {
+                throw Refusal::of($kept->place('devices').'/'.$index, $one, 'a device, its last number and where its clock had come to');
             }
-            $counted[$device] = $number;
+            $devices[$device] = [$number, $clock];
         }
-        [$time, $device, $number, $id] = array_pad($kept->list('last'), 4, null);
-        if (! is_string($time) || ! is_string($device) || ! is_int($number) || ! is_string($id)) {
-            throw Refusal::of($kept->place('last'), $kept->list('last'), 'a time, a device, its number and an id');
-        }
+        $now = $kept->object('current');
+        $current = new CheckEvent(
+            $now->text('id'), Kind::from($now->text('kind')), $learner, $knot, $now->text('device'), $now->whole('device_seq'), $now->text('at'), $now->text('day'), $now->text('by'),
+            Verdict::from($now->text('verdict')), Seen::from($now->text('tying')), Seen::from($now->text('dressing')), Seen::from($now->text('tail')), $now->whole('prompts'),
+        );
 
-        return new self($seen, [$time, $device, $number, $id], $counted);
+        return new self($seen, $current, [$kept->text('last'), $current->device, $current->deviceSeq, $current->id], $devices);
     }
 
     private static function isPlain(CheckEvent $event): bool
@@ -122,18 +124,24 @@ final readonly class Tally
     }
 
     /**
-     * @param  list<array{DayResult, string}>  $seen
-     * @return list<array{DayResult, string}>
+     * @param  list<array{DayResult, string, array{string, string, int, string}}>  $seen
+     * @param  array{string, string, int, string}  $place
+     * @return list<array{DayResult, string, array{string, string, int, string}}> in order
      */
-    private static function seen(array $seen, CheckEvent $event): array
+    private static function inserted(array $seen, CheckEvent $event, array $place): array
     {
         $result = $event->result();
-        foreach ($seen as [$known, $by]) {
+        foreach ($seen as $number => [$known, $by, $first]) {
             if ($by === $event->by && $known->day === $result->day && $known->verdict === $result->verdict && $known->prior === $result->prior) {
-                return $seen;
+                if (EventOrder::compare($first, $place) <= 0) {
+                    return $seen;
+                }
+                unset($seen[$number]);
+                break;
             }
         }
-        $seen[] = [$result, $event->by];
+        $seen[] = [$result, $event->by, $place];
+        usort($seen, static fn (array $a, array $b): int => EventOrder::compare($a[2], $b[2]));
 
         return $seen;
     }
