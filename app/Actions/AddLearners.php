@@ -12,7 +12,6 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\LearnerName;
 use Illuminate\Support\Facades\DB;
 
@@ -21,10 +20,6 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class AddLearners
 {
-    public function __construct(private BadgeShelf $badges)
-    {
-    }
-
     /**
      * @param  list<Fields>  $entries
      * @return list<Learner>
@@ -59,7 +54,7 @@ final readonly class AddLearners
     /** @return list<BadgePack> the group's badges that share most years with the learner's ages; all, where none shares any */
     private function fitting(Group $group, AgeBand $band): array
     {
-        $shelf = $this->badges->with($group->ownBadges());
+        $shelf = $group->shelf();
         $badges = array_values($group->badges()->get()->map(fn (GroupBadge $chosen): BadgePack => $shelf->badge($chosen->badge))->all());
         $shared = array_map(fn (BadgePack $badge): int => $band->yearsShared($badge->ageFrom, $badge->ageTo), $badges);
         $most = $shared === [] ? 0 : max($shared);

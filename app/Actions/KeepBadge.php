@@ -15,7 +15,6 @@ use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,7 +22,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepBadge
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library)
+    public function __construct(private Library $library)
     {
     }
 
@@ -38,7 +37,7 @@ final readonly class KeepBadge
         $badge = $this->read($group, $pack);
 
         return DB::transaction(function () use ($by, $group, $badge, $pack): BadgePack {
-            $shelf = $this->shelf->with($group->ownBadges());
+            $shelf = $group->shelf();
             $version = $shelf->has($badge->id) ? $shelf->badge($badge->id)->version + 1 : 1;
             $made = $group->badgePacks()->create(['badge' => $badge->id, 'version' => $version, 'pack' => ['version' => $version] + $pack, 'made_by' => $by->id]);
 
@@ -56,7 +55,7 @@ final readonly class KeepBadge
         $pack = ['version' => 1] + $pack;
         Schema::hold(json_decode(Json::write($pack)), Json::arrays(Json::file(config()->string('app.packs').'/schema/badge.schema.json')));
         $badge = BadgePack::from(Fields::of($pack));
-        $faults = $this->shelf->with($group->ownBadges())->faults($badge, $this->library);
+        $faults = $group->shelf()->faults($badge, $this->library);
         if ($faults !== []) {
             throw Refusal::saying('/requirement', $badge->id, 'a badge that holds together', implode(' ', $faults));
         }
@@ -67,7 +66,7 @@ final readonly class KeepBadge
     /** The group works toward it, by a date or without one; learners whose ages it fits begin. */
     public function choose(Group $group, string $id, ?string $dueOn): void
     {
-        $badge = $this->shelf->with($group->ownBadges())->badge($id);
+        $badge = $group->shelf()->badge($id);
         DB::transaction(function () use ($group, $badge, $dueOn): void {
             $new = ! $group->badges()->where('badge', $badge->id)->exists();
             $group->badges()->updateOrCreate(['badge' => $badge->id], ['due_on' => $dueOn]);
@@ -95,8 +94,8 @@ final readonly class KeepBadge
      */
     public function moves(Group $group, string $id): array
     {
-        $state = GroupState::of($group, $this->shelf);
-        $latest = $this->shelf->with($group->ownBadges())->badge($id);
+        $state = GroupState::of($group);
+        $latest = $group->shelf()->badge($id);
         $moves = [];
         foreach ($state->learners as $learner) {
             $pursuit = $learner->pursuits->firstWhere('badge', $id);
@@ -116,7 +115,7 @@ final readonly class KeepBadge
 
     public function move(Group $group, string $id): void
     {
-        $latest = $this->shelf->with($group->ownBadges())->badge($id);
+        $latest = $group->shelf()->badge($id);
         Pursuit::query()->where('badge', $id)->whereIn('learner_id', $group->learners()->pluck('id'))->update(['version' => $latest->version]);
     }
 

@@ -17,14 +17,13 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Measure;
-use Compadre\Core\Teaching\BadgeShelf;
 
 /**
  * One knot and the learners in front of you: those present first, and of them those who still need it.
  */
 final readonly class CheckSheet
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library, private Packs $packs, private KnotCompared $compared)
+    public function __construct(private Library $library, private Packs $packs, private KnotCompared $compared)
     {
     }
 
@@ -76,7 +75,7 @@ final readonly class CheckSheet
      */
     public function openFor(Group $group, Learner $learner): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks']);
         $meeting = self::tonight($group);
         $open = $state->wantedBy($learner);
@@ -114,7 +113,7 @@ final readonly class CheckSheet
     /** @return list<array<string, mixed>> */
     private function rows(Group $group, KnotPack $knot, ?Meeting $meeting): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $here = $meeting === null ? [] : $meeting->attendances()->pluck('present', 'learner_id')->all();
         $rows = [];
         foreach ($state->learners as $order => $learner) {

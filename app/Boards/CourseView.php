@@ -12,7 +12,6 @@ use App\Models\Meeting;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\Block;
 use Compadre\Core\Teaching\CoursePlan;
 use Compadre\Core\Teaching\Plan\Consequence;
@@ -25,14 +24,14 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class CourseView
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library)
+    public function __construct(private Library $library)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Group $group): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $meetings = $group->term()->get();
         $plans = TermPlan::of($state, $group, $meetings, $this->library);
         $plan = $plans->kept();
@@ -56,7 +55,7 @@ final readonly class CourseView
      */
     public function whatIf(Group $group, PlanChange $change): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $meetings = $group->term()->get();
         $plans = TermPlan::of($state, $group, $meetings, $this->library);
 
@@ -65,13 +64,13 @@ final readonly class CourseView
 
     public function plans(Group $group): TermPlan
     {
-        return TermPlan::of(GroupState::of($group, $this->shelf), $group, $group->term()->get(), $this->library);
+        return TermPlan::of(GroupState::of($group), $group, $group->term()->get(), $this->library);
     }
 
     /** @return array<string, mixed> */
     public function runSheet(Group $group, Meeting $meeting): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $meetings = $group->meetings()->get();
         $plans = TermPlan::of($state, $group, $meetings, $this->library);
         $term = $this->term($group, $state, $meetings, $plans->kept());

@@ -7,21 +7,20 @@ namespace App\Boards;
 use App\Models\Group;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\BadgeShelf;
 
 /**
  * Learners down, knots across, and how far the badges are.
  */
 final readonly class CrewBoard
 {
-    public function __construct(private BadgeShelf $shelf, private KnotNames $names)
+    public function __construct(private KnotNames $names)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Group $group): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         [$learners, $progress] = [[], []];
         foreach ($state->learners as $learner) {
             $marks = [];

@@ -29,9 +29,9 @@ final readonly class GroupState
     {
     }
 
-    public static function of(Group $group, BadgeShelf $shelf): self
+    public static function of(Group $group): self
     {
-        $shelf = $shelf->with($group->ownBadges());
+        $shelf = $group->shelf();
         $learners = $group->learners()->with(['standings', 'pursuits', 'ticks'])->get();
         [$badges, $dates] = [[], []];
         foreach ($group->badges()->get() as $chosen) {

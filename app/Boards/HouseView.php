@@ -59,7 +59,7 @@ final readonly class HouseView
     /** @return array<string, mixed> the latest version of a badge, as it is written */
     public function packOf(Group $group, string $id): array
     {
-        return self::pack($group->badgePacks()->get(), $this->shelf->with($group->ownBadges())->badge($id));
+        return self::pack($group->badgePacks()->get(), $group->shelf()->badge($id));
     }
 
     /**

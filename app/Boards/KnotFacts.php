@@ -10,7 +10,6 @@ use App\Models\Rope;
 use App\Packs\Packs;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Rope\RopeUse;
-use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\NextKnots;
 
 /**
@@ -18,7 +17,7 @@ use Compadre\Core\Teaching\NextKnots;
  */
 final readonly class KnotFacts
 {
-    public function __construct(private Library $library, private BadgeShelf $shelf, private Packs $packs, private KnotView $knots)
+    public function __construct(private Library $library, private Packs $packs, private KnotView $knots)
     {
     }
 
@@ -46,7 +45,7 @@ final readonly class KnotFacts
     public function wantedBy(Group $group): array
     {
         $wanted = [];
-        $shelf = $this->shelf->with($group->ownBadges());
+        $shelf = $group->shelf();
         foreach ($group->badges()->get() as $chosen) {
             $badge = $shelf->badge($chosen->badge);
             foreach ($badge->knots() as $knot) {

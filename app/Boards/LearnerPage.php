@@ -13,7 +13,6 @@ use Compadre\Core\Checking\MarkWords;
 use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -21,14 +20,14 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final readonly class LearnerPage
 {
-    public function __construct(private BadgeShelf $shelf, private Library $library)
+    public function __construct(private Library $library)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Group $group, Learner $learner): array
     {
-        $state = GroupState::of($group, $this->shelf);
+        $state = GroupState::of($group);
         $learner->load(['standings', 'pursuits', 'ticks']);
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);

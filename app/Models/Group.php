@@ -9,6 +9,7 @@ use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
+use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -139,6 +140,12 @@ final class Group extends Model
     public function ownBadges(): array
     {
         return array_values($this->badgePacks()->get()->map(fn (OwnBadge $own): BadgePack => $own->read())->all());
+    }
+
+    /** All badges there are for it: those of the packs, and its own. */
+    public function shelf(): BadgeShelf
+    {
+        return app(BadgeShelf::class)->with($this->ownBadges());
     }
 
     /** How its learners forget. */
