@@ -318,8 +318,26 @@ abstract class BrowserCase extends TestCase
     {
         $this->browser->executeScript((string) file_get_contents(dirname(__DIR__).'/node_modules/axe-core/axe.min.js'));
         $this->browser->manage()->timeouts()->setScriptTimeout(60);
-        $found = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"], resultTypes: ["violations"] }).then((r) => done(r.violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160) + " " + (n.failureSummary ?? "").slice(0, 160)).slice(0, 3).join(" | "))), (e) => done([String(e)]));');
-        $this->assertSame([], $found, $where);
+        $this->assertSame([], $this->faultsByAxe(['type' => 'tag', 'values' => ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']]), $where);
+    }
+
+    /** The same in the light and in the dark: of what is drawn in the dark, the colours alone are others. */
+    protected function accessibleInBoth(string $where): void
+    {
+        $this->accessible($where);
+        $dress = fn (string $scheme): mixed => $this->script("document.documentElement.dataset.scheme = '$scheme'; for (const one of document.getAnimations()) one.finish();");
+        $dress('dark');
+        $this->assertSame([], $this->faultsByAxe(['type' => 'rule', 'values' => ['color-contrast']]), "$where, in the dark");
+        $dress('light');
+    }
+
+    /**
+     * @param  array{type: string, values: list<string>}  $only
+     * @return list<string>
+     */
+    private function faultsByAxe(array $only): mixed
+    {
+        return $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: arguments[0], resultTypes: ["violations"] }).then((r) => done(r.violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160) + " " + (n.failureSummary ?? "").slice(0, 160)).slice(0, 3).join(" | "))), (e) => done([String(e)]));', [$only]);
     }
 
     /**

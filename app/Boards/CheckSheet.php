@@ -42,6 +42,7 @@ final readonly class CheckSheet
             'meeting' => $meeting === null ? null : CourseView::about($meeting),
             'ropes' => $ropes->map(PeopleView::rope(...))->values()->all(),
             'rope' => $rope === null ? null : PeopleView::rope($rope),
+            'in_hand' => $rope?->inHandFor($knot)->toArray(),
             'verdicts' => VerdictTable::of($knot, $this->packs->tails()),
             'rows' => $this->rows($group, $knot, $meeting),
         ] + ($rope === null || ! $knot->hasTail ? ['tail' => null, 'limits' => null] : $this->tail($group, $knot, $rope));
@@ -53,7 +54,7 @@ final readonly class CheckSheet
         $inHand = $rope->inHandFor($knot);
         $judged = $this->packs->tails()->judge($knot->tailClass, $inHand, $group->tail_school, $group->backup, null, Measure::Millimetres);
 
-        return ['tail' => $judged->toArray(), 'limits' => VerdictTable::limits($judged->required, $inHand->diameter)];
+        return ['tail' => $judged->toArray(), 'limits' => VerdictTable::limits($judged->required, $inHand->across())];
     }
 
     private static function tonight(Group $group): ?Meeting

@@ -120,7 +120,7 @@ final class KnotView
     {
         $knot = $this->library->knot($fields->text('knot'));
         $rope = $fields->object('rope');
-        $inHand = RopeInHand::of($rope->number('diameter_mm'), Material::from($rope->text('material')), $rope->flag('wet'));
+        $inHand = RopeInHand::of($rope->number('diameter_mm'), Material::from($rope->text('material')), $rope->flag('wet'), $rope->numberOrNull('width_mm'));
 
         return $this->packs->tails()->judge(
             $knot->tailClass, $inHand, $group->tail_school, $group->backup, $fields->numberOrNull('measured_mm'), Measure::from($fields->text('measured_by', 'mm')),

@@ -138,7 +138,7 @@ it('takes a walk-in without a network, and checks them before anyone knows them'
     // Loaded anew, still without a network.
     $this->visit('/check/bowline');
     $this->named('Pip L.: clean pass');
-    $this->see('1 check waits');
+    $this->see('1 check and 1 note of the evening wait');
     $this->offline(false);
     $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent', 40);
     $found = array_values(array_filter($this->fetched('/api/crew')['learners'], fn (array $learner): bool => $learner['name'] === 'Pip L.'));

@@ -47,6 +47,16 @@ it('judges a measured tail by the group’s rule', function (): void {
     expect(CheckEvent::query()->sole()->tail->value)->toBe('no');
 });
 
+it('judges a tail of tape by its width', function (): void {
+    $sheet = $this->api('GET', '/api/check/water-knot')->assertOk()->json();
+    expect($sheet['in_hand'])->toMatchArray(['width_mm' => 25]);
+    $tape = ['tail' => 'not_looked', 'how' => 'measured', 'measured_by' => 'mm', 'rope' => $sheet['in_hand']];
+    $required = $sheet['tail']['required_mm'];
+    expect($this->api('POST', '/api/tail', ['knot' => 'water-knot', 'rope' => $sheet['in_hand'], 'measured_mm' => $required - 10, 'measured_by' => 'mm'])->assertOk()->json('verdict'))->toBe('short');
+    $this->send($this->pass($this->ada, 'water-knot', ['measured_mm' => $required - 10] + $tape))->assertOk()->assertJsonPath('results.0.verdict', 'feed_tail');
+    $this->send($this->pass($this->bram, 'water-knot', ['measured_mm' => $required + 10] + $tape))->assertOk()->assertJsonPath('results.0.verdict', 'has_it');
+});
+
 it('keeps how long a knot took, where somebody wanted to know', function (): void {
     $this->send($this->pass($this->ada, more: ['took_s' => 8.4]), $this->pass($this->bram))->assertOk();
     expect($this->api('GET', "/api/learners/{$this->ada->id}")->json('history.0.took_s'))->toEqual(8.4);

@@ -35,6 +35,18 @@ final readonly class RopeInHand
         return new self($diameter, $material, $wet, $width);
     }
 
+    /** What counts, in mm: the diameter of rope, the width of tape. */
+    public function across(): float
+    {
+        return $this->width ?? $this->diameter;
+    }
+
+    /** @return array{diameter_mm: float, material: string, width_mm?: float} as a check event has it; dry */
+    public function toArray(): array
+    {
+        return ['diameter_mm' => $this->diameter, 'material' => $this->material->value] + ($this->width === null ? [] : ['width_mm' => $this->width]);
+    }
+
     public function words(): string
     {
         return Figure::of($this->diameter).' mm '.$this->material->words().($this->wet ? ', wet' : '');

@@ -51,7 +51,7 @@ final readonly class TailRule
             throw Refusal::of('/measured_mm', $measured, 'at least 0');
         }
         $required = $this->required($class, $rope, $school, $backup);
-        $uncertainty = $by->uncertainty($measured ?? (float) $required->millimetres, $rope->diameter);
+        $uncertainty = $by->uncertainty($measured ?? (float) $required->millimetres, $rope->across());
         if ($measured === null) {
             return new TailJudgement($required->millimetres, $uncertainty, null, $required->reason);
         }
@@ -81,7 +81,7 @@ final readonly class TailRule
             throw Refusal::of('/width_mm', null, 'a width in mm: this knot is tied in tape');
         }
         $slip = $this->slip[$rope->material->value] * ($rope->wet ? $this->wet : 1.0);
-        $byDiameter = $rule['m'] * $slip * ($rope->width ?? $rope->diameter);
+        $byDiameter = $rule['m'] * $slip * $rope->across();
         $base = match ($school) {
             TailSchool::Longer => max($rule['floor'], $byDiameter),
             TailSchool::Fixed => $rule['floor'],

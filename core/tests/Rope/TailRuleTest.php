@@ -35,6 +35,13 @@ it('asks for the tail of the rule', function (string $class, float $diameter, Ma
     'no trace of binary rounding: 10 x 1.1 x 8 = 88' => ['loop', 8, Material::Polyester, TailSchool::Longer, true, false, 88],
 ]);
 
+it('is unsure by a width where tape was measured in widths', function (): void {
+    // One width to either side is too close to tell.
+    $judge = fn (float $measured): ?TailVerdict => tailRule()->judge('tape', RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false, $measured, Measure::Diameters)->verdict;
+    $required = tailRule()->required('tape', RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false)->millimetres;
+    expect([$judge($required - 25.5), $judge($required - 24.5), $judge($required + 24.5), $judge($required + 25.5)])->toBe([TailVerdict::Short, TailVerdict::Borderline, TailVerdict::Borderline, TailVerdict::Good]);
+});
+
 it('asks by the width of tape, never less than 75 mm', function (float $width, Material $material, int $expected): void {
     expect(tailRule()->required('tape', RopeInHand::of(2, $material, false, $width), TailSchool::Longer, false)->millimetres)->toBe($expected);
 })->with([[20, Material::Polyester, 75], [25, Material::Nylon, 90], [30, Material::Polyester, 90]]);

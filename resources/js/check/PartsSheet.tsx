@@ -23,7 +23,7 @@ const TONE = { yes: 'bg-right', no: 'bg-notyet' };
 
 /** One learner's knot, closer: what is wrong in one more tap, the rest for those who want it. */
 export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet; row: { id: string; name: string; hand: string | null }; checks: Checks; onClose: () => void }) {
-  const { knot, rope } = sheet;
+  const { knot, in_hand: rope } = sheet;
   const [tying, setTying] = useState<Looked>('yes');
   const [dressing, setDressing] = useState<Looked>('yes');
   const [tail, setTail] = useState<Looked>('yes');
@@ -54,7 +54,7 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
     dressing: !knot.has_dressing ? 'not_applicable' : closer ? dressing : 'not_looked',
     tail: !knot.has_tail ? 'not_applicable' : closer ? tail : 'not_looked',
     how: closer && measured ? 'measured' : 'attested',
-    ...(closer && measured && rope ? { measured_mm: measured.mm, measured_by: measured.by, rope: { diameter_mm: rope.diameter_mm, material: rope.material } } : {}),
+    ...(closer && measured && rope ? { measured_mm: measured.mm, measured_by: measured.by, rope } : {}),
     prompts: Number(prompts), purpose, test,
     ...(tying === 'no' && mistake ? { mistake } : {}),
     ...(took === null ? {} : { took_s: took }),

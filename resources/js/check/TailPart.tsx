@@ -12,22 +12,24 @@ import { Ruler } from './Ruler';
 export type Measured = { mm: number; by: Measure };
 
 /** A measured tail, judged by the core as it is entered. */
-export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schemas['Rope']; onMeasured: (measured: Measured | null) => void }) {
+export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schemas['RopeInHand']; onMeasured: (measured: Measured | null) => void }) {
   const me = useMe();
   const [by, setBy] = useState<Unit>(me.group.units);
   const [text, setText] = useState('');
   const [ruler, setRuler] = useState(false);
-  const measured = toMillimetres(text, by, rope.diameter_mm);
+  // Of tape its width counts, as its diameter does of rope.
+  const across = rope.width_mm ?? rope.diameter_mm;
+  const measured = toMillimetres(text, by, across);
   const judged = useQuery({
-    queryKey: ['tail', knot, rope.id, measured, by],
-    queryFn: () => call<Schemas['TailJudgement']>('POST', '/api/tail', { knot, rope: { diameter_mm: rope.diameter_mm, material: rope.material }, measured_mm: measured, measured_by: measureOf(by) }),
+    queryKey: ['tail', knot, rope, measured, by],
+    queryFn: () => call<Schemas['TailJudgement']>('POST', '/api/tail', { knot, rope, measured_mm: measured, measured_by: measureOf(by) }),
     enabled: measured !== null,
     staleTime: Infinity,
   });
   const change = (nextText: string, nextBy: Unit): void => {
     setText(nextText);
     setBy(nextBy);
-    const mm = toMillimetres(nextText, nextBy, rope.diameter_mm);
+    const mm = toMillimetres(nextText, nextBy, across);
     onMeasured(mm === null ? null : { mm, by: measureOf(nextBy) });
   };
   return (
@@ -35,7 +37,7 @@ export function TailPart({ knot, rope, onMeasured }: { knot: string; rope: Schem
       <div className="flex gap-2">
         <input aria-label={words.check.measure} placeholder={words.check.measure} inputMode="decimal" value={text} onChange={(event) => change(event.target.value, by)} className="min-h-12 w-full min-w-0 rounded-lg border border-soft bg-card px-3" />
         <select aria-label={words.check.by} value={by} onChange={(event) => change(text, event.target.value as Unit)} className="min-h-12 rounded-lg border border-soft bg-card px-2">
-          {(['mm', 'inches', 'gauge', 'finger', 'diameters'] as const).map((one) => <option key={one} value={one}>{words.check.units[one]}</option>)}
+          {(['mm', 'inches', 'gauge', 'finger', 'diameters'] as const).map((one) => <option key={one} value={one}>{one === 'diameters' && rope.width_mm !== undefined ? words.check.tapeWidths : words.check.units[one]}</option>)}
         </select>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">

@@ -46,7 +46,7 @@ function stepped(clock: Clock, step: KeptStep): Clock {
     return { ...clock, ended_at: at, blocks: clock.blocks.map((one) => (one.state === 'running' ? { ...one, state: 'done', ended_at: at } : one.state === 'waiting' ? { ...one, state: 'skipped' } : one)) };
   }
   const block = clock.blocks.find((one) => one.place === step.place);
-  if (!block) return clock;
+  if (!block || (step.step === 'carry' && block.knot === null)) return clock;
   return { ...clock, blocks: step.step === 'split' ? split(clock.blocks, block) : left(clock.blocks, block, BECOMES[step.step], at) };
 }
 

@@ -145,7 +145,7 @@ export const words = {
     parts: { tying: 'Tying', dressing: 'Dressing', tail: 'Tail' }, yes: 'Right', no: 'Not right', notLooked: 'Not looked',
     time: 'Time, if you want it', timeStart: 'Start', timeStop: 'Stop',
     prompts: 'Help given', promptWords: ['None', 'One word', 'More'] as const, measure: 'Measured tail', by: 'Measured with', mistake: 'What does it look like?', otherMistake: 'Something else',
-    units: { mm: 'mm', inches: 'inches', gauge: 'gauge, mm', finger: 'finger widths', diameters: 'rope diameters' }, note: 'Note (no health or family details)', prior: 'Had it before', priorAbout: 'Counts as has it; use it when a learner already knew the knot.',
+    units: { mm: 'mm', inches: 'inches', gauge: 'gauge, mm', finger: 'finger widths', diameters: 'rope diameters' }, tapeWidths: 'tape widths', note: 'Note (no health or family details)', prior: 'Had it before', priorAbout: 'Counts as has it; use it when a learner already knew the knot.',
     here: 'here', away: 'away', two: 'two leaders recorded this today', last: (day: string) => `last ${day}`, sentAs: 'Record',
     quick: 'What was it?', withHelp: 'With help', wrong: { tying: 'Tying not right', dressing: 'Not dressed', tail: 'Tail too short' }, recordedAgain: (knot: string) => `${knot}: written down as tie again. If you can see what it is, tap it.`, enough: 'That will do',
     tidy: 'Tidy', untidy: 'Untidy', tidyOf: (knot: string) => `${knot}, dressed and set`, untidyOf: (knot: string) => `${knot}, tied right and not dressed`, test: 'Hands-on test', purpose: 'Said what it is for', allOf: (name: string) => `All that is open for ${name}`,

@@ -1,0 +1,3 @@
+// What the app decides by itself while there is no network, for the tests to hold against the core.
+export { lookUp } from '../../resources/js/check/lookUp';
+export { withSteps } from '../../resources/js/session/clock';
