@@ -36,7 +36,7 @@ const PICTURES = [
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],
     ['people', '/people', 1280, 800, 'light', ''],
     // Last, for it begins the meeting.
-    ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200); setTimeout(() => scrollTo(0, 330), 2400)'],
+    ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200)'],
 ];
 
 $profile = sys_get_temp_dir().'/compadre-pictures-'.bin2hex(random_bytes(6));

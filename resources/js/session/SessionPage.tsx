@@ -39,11 +39,11 @@ export function SessionPage() {
         <h1 className="text-2xl rail:text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">{words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}</p>
       </div>
-      <p className={`-mt-4 flex flex-wrap gap-x-5 gap-y-2 print:hidden ${sheet.clock.started_at === null ? '' : 'order-last rail:order-none'}`}>
+      <p className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${sheet.clock.started_at === null ? '' : 'order-last rail:order-none'}`}>
         {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className={LINK}><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
         {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
-        <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button>
+        <span className="hidden rail:inline"><button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button></span>
       </p>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">
         {/* In the hand, the clock comes first once it runs. */}
