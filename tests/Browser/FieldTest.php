@@ -128,7 +128,7 @@ it('takes a walk-in without a network, and checks them before anyone knows them'
     $this->signIn();
     $this->goTo('/check/bowline');
     $this->see('Tail: ');
-    $this->wait(fn (): ?bool => $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(r.active !== null && navigator.serviceWorker.controller !== null));') ? true : null, 'the worker in charge', 30);
+    $this->workerInCharge();
     $this->offline(true);
     $this->named('Someone new')->click();
     $this->press('Pip L.');

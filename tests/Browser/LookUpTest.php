@@ -114,3 +114,29 @@ it('runs the evening on the device as the core does', function (): void {
     }
     expect(count(array_filter($expected, fn (array $one): bool => count($one[2]) > 7)))->toBeGreaterThan(3);
 });
+
+it('knows the hour and the day by what the server last said, and by nothing that was kept', function (): void {
+    $this->house();
+    $this->visit('/');
+    [$off, $after, $kept, $tonight, $same] = $this->asyncScript(modules().<<<'JS'
+        const answer = (seconds, path, more = {}) => {
+          const response = new Response('', { headers: { Date: new Date(Date.now() + 1000 * seconds).toUTCString(), ...more } });
+          Object.defineProperty(response, 'url', { value: location.origin + path });
+          return response;
+        };
+        const off = () => Math.round((modules.serverNow() - Date.now()) / 60000);
+        modules.noteTime(answer(3 * 3600, '/api/me'));
+        const first = off();
+        // A second or two are the way here; what was kept is from another hour, and knots may be too.
+        modules.noteTime(answer(3 * 3600 + 1, '/api/crew'));
+        modules.noteTime(answer(-7200, '/api/meetings/1', { 'X-Kept': 'yes' }));
+        modules.noteTime(answer(-7200, '/api/knots'));
+        const second = off();
+        const day = (days) => new Date(modules.serverNow() + days * 86400000).toISOString().slice(0, 10);
+        const me = { today: day(-4), tonight: 'long ago', ahead: [{ id: 'a', date: day(-4) }, { id: 'b', date: day(0) }, { id: 'c', date: day(3) }], group: { time_zone: 'UTC' } };
+        arguments[arguments.length - 1]([first, second, localStorage.getItem('compadre-skew') > 10000000, modules.meToday(me).tonight, modules.meToday({ ...me, today: day(0) }).tonight]);
+        JS);
+    expect($off)->toBe(180)->and($after)->toBe(180)->and($kept)->toBeTrue();
+    // An answer of four days ago still knows tonight's meeting; one of today is taken at its word.
+    expect($tonight)->toBe('b')->and($same)->toBe('long ago');
+});

@@ -8,7 +8,7 @@ it('checks off with no network, loses nothing on the way, and sends it once', fu
     $this->goTo('/check/bowline');
     $this->see('Tail: ');
     // The page itself is kept by the worker.
-    $this->wait(fn (): ?bool => $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(r.active !== null && navigator.serviceWorker.controller !== null));') ? true : null, 'the worker in charge', 30);
+    $this->workerInCharge();
     $this->visit('/check/bowline');
     $this->see('Tail: ');
     $this->offline(true);

@@ -20,7 +20,7 @@ it('counts on in two tabs, and sends each check once', function (): void {
     $this->signIn();
     $this->goTo('/check/overhand');
     $this->see('Tail: ');
-    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $this->workerInCharge();
     // Both without a server to send to.
     $first = $this->window();
     $this->script('window.fetch = () => Promise.reject(new TypeError("gone"))');
@@ -171,7 +171,7 @@ it('marks who is here without a network, and the last word counts', function ():
     $this->house();
     $this->signIn();
     $this->see('0 of 16 here');
-    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $this->workerInCharge();
     $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
     $this->offline(true);
     $this->named('Ada P., here or away')->click();
@@ -197,7 +197,7 @@ it('runs the evening without a network, over a reload, and tells the server of i
     $this->screen(390, 844);
     $this->signIn();
     $this->see('0 of 16 here');
-    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(navigator.serviceWorker.controller !== null));') === true, 'the worker in charge', 30);
+    $this->workerInCharge();
     $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
     $planned = fn (): array => $this->script('return [...document.querySelectorAll("[aria-labelledby=blocks] ol > li")].map((one) => one.textContent)');
     $this->offline(true);
@@ -221,4 +221,28 @@ it('runs the evening without a network, over a reload, and tells the server of i
     $this->until(fn (): bool => $planned() === $shown, 'the server to make the same of it');
     $states = array_column($this->fetched("/api/meetings/$meeting")['clock']['blocks'], 'state');
     expect(array_count_values($states))->toMatchArray(['done' => 2, 'running' => 1, 'skipped' => 1]);
+});
+
+it('says what the server would not take of an evening, until somebody has seen it', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->see('0 of 16 here');
+    $this->workerInCharge();
+    $meeting = $this->fetched('/api/me')['tonight'];
+    $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
+    $this->offline(true);
+    $this->named('Start the meeting')->click();
+    $this->see('Now: Welcome');
+    // Meanwhile somebody at a desk puts the meeting on another day.
+    $this->artisan('tinker', '--execute', "App\\Models\\Meeting::query()->findOrFail('$meeting')->update(['date' => '2031-05-06']);");
+    $this->offline(false);
+    $this->script('dispatchEvent(new Event("online"))');
+    $this->see('The meeting was not started.');
+    $this->see('a meeting of that day');
+    $this->see('Tuesday, May 6');
+    $this->named('All right')->click();
+    $this->until(fn (): bool => ! str_contains($this->text(), 'was not started'), 'the word taken in');
+    $this->visit("/meeting/$meeting");
+    $this->see('Tuesday, May 6');
+    expect($this->text())->not->toContain('was not started');
 });

@@ -29,7 +29,7 @@ export function SessionPage() {
   const steps = useSteps(id);
   const asked = useQuery(runSheetQuery(id));
   if (asked.isPending) return <Loading />;
-  if (asked.isError) return <Failure error={asked.error} retry={() => void asked.refetch()} />;
+  if (asked.isError) return <><Refused steps={steps} /><Failure error={asked.error} retry={() => void asked.refetch()} /></>;
   const sheet = withSteps(asked.data, steps);
   const { meeting } = sheet;
   return (

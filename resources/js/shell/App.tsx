@@ -28,7 +28,8 @@ import { SetUpPage } from '../setup/SetUpPage';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
-import { MeContext, meToday } from './me';
+import { MeContext } from './me';
+import { meToday } from './today';
 import { isLeaving, keepGroup, keepKnots, startKeeping, tellLeft, warmKnots } from './offline';
 
 export function App() {
