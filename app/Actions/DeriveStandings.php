@@ -35,8 +35,9 @@ final class DeriveStandings
     public function record(Group $group, array $reads): array
     {
         $model = $group->memory();
-        $found = $this->addToTallies($reads, $model);
-        $found += $this->addToEvents(array_diff_key(self::byPair($reads), $found), $model);
+        $pairs = self::byPair($reads);
+        $found = self::addToTallies($pairs, $model);
+        $found += self::addToEvents(array_diff_key($pairs, $found), $model);
         $rows = [];
         foreach ($reads as $read) {
             $rows[$read->core->id] = $read->answered($found[$read->pair()][$read->core->id]?->level);
@@ -52,14 +53,13 @@ final class DeriveStandings
     /**
      * The pairs whose new events can be added to what was tallied: nothing else of them has to be read.
      *
-     * @param  list<ReadCheck>  $reads
+     * @param  array<string, non-empty-list<ReadCheck>>  $pairs
      * @return array<string, array<string, CoreStanding>> by pair, then by event
      */
-    private function addToTallies(array $reads, MemoryModel $model): array
+    private static function addToTallies(array $pairs, MemoryModel $model): array
     {
-        $pairs = self::byPair($reads);
         $found = [];
-        foreach (Standing::tallies(array_map(static fn (array $own): array => [$own[0]->core->learner, $own[0]->core->knot], array_values($pairs))) as $pair => $tally) {
+        foreach (Standing::tallies(self::matters($pairs)) as $pair => $tally) {
             $standings = [];
             foreach ($pairs[$pair] as $read) {
                 $tally = $tally?->with($read->core);
@@ -78,10 +78,10 @@ final class DeriveStandings
      * @param  array<string, non-empty-list<ReadCheck>>  $pairs
      * @return array<string, array<string, ?CoreStanding>> by pair, then by event
      */
-    private function addToEvents(array $pairs, MemoryModel $model): array
+    private static function addToEvents(array $pairs, MemoryModel $model): array
     {
         $events = array_map(static fn (): array => [], $pairs);
-        foreach (CheckEvent::coreOf(array_map(static fn (array $own): array => [$own[0]->core->learner, $own[0]->core->knot], array_values($pairs))) as $event) {
+        foreach (CheckEvent::coreOf(self::matters($pairs)) as $event) {
             $events["$event->learner $event->knot"][] = $event;
         }
         $found = [];
@@ -124,6 +124,15 @@ final class DeriveStandings
         }
 
         return $pairs;
+    }
+
+    /**
+     * @param  array<string, non-empty-list<ReadCheck>>  $pairs
+     * @return list<array{string, string}> learner and knot
+     */
+    private static function matters(array $pairs): array
+    {
+        return array_map(static fn (array $own): array => [$own[0]->core->learner, $own[0]->core->knot], array_values($pairs));
     }
 
     /** Derives every row of a group anew. */

@@ -138,7 +138,7 @@ final readonly class RunMeeting
 
     private function row(Meeting $meeting, int $place): BlockRun
     {
-        return $meeting->blocks()->get()->firstWhere('position', $place) ?? throw Refusal::of('/block', $place, 'a block of this meeting');
+        return $meeting->blocks()->where('position', $place)->first() ?? throw Refusal::of('/block', $place, 'a block of this meeting');
     }
 
     private function placeOf(Meeting $meeting, ?string $id): int

@@ -74,19 +74,14 @@ final class CheckEvent extends Model
     }
 
     /**
-     * The events of some learners and knots as the core needs them, read without making a model of each: a batch touches many.
+     * The events of some learners and knots as the core needs them.
      *
      * @param  list<array{string, string}>  $pairs  learner and knot
      * @return iterable<CoreEvent>
      */
     public static function coreOf(array $pairs): iterable
     {
-        if ($pairs === []) {
-            return [];
-        }
-        $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
-
-        return self::cores(DB::table('check_events')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs)));
+        return $pairs === [] ? [] : self::cores(Pairs::in('check_events', $pairs));
     }
 
     /**

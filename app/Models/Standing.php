@@ -9,7 +9,6 @@ use Compadre\Core\Checking\Tally;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Support\Facades\DB;
 
 /**
  * A derived row: where one learner stands with one knot. Rebuilt from check events at any time.
@@ -62,9 +61,8 @@ final class Standing extends Model
         if ($pairs === []) {
             return [];
         }
-        $places = implode(', ', array_fill(0, count($pairs), '(?, ?)'));
         $tallies = [];
-        foreach (DB::table('standings')->whereRaw("(learner_id, knot) in ($places)", array_merge(...$pairs))->lockForUpdate()->get(['learner_id', 'knot', 'tally']) as $row) {
+        foreach (Pairs::in('standings', $pairs)->lockForUpdate()->get(['learner_id', 'knot', 'tally']) as $row) {
             $tallies["$row->learner_id $row->knot"] = $row->tally === null ? null : Tally::from(Fields::of(Json::arrays(Json::read($row->tally))), $row->learner_id, $row->knot);
         }
 

@@ -47,13 +47,16 @@ async function sendWalkIns(): Promise<void> {
   await store.walkIns.bulkUpdate(waiting.map((one) => ({ key: one.id, changes: { state: 'sent' as const } })));
 }
 
+/** Whether the server will never take this, however often it is sent. */
+const isFinal = (fault: unknown): fault is ApiProblem => fault instanceof ApiProblem && [403, 404, 422].includes(fault.status);
+
 /** Who is here, learner by learner; what the server will never take is let go, for the roll shows what it has. */
 async function sendRoll(): Promise<void> {
   for (const one of await store.roll.toArray()) {
     try {
       await call('PUT', `/api/meetings/${one.meeting}/attendance/${one.learner}`, { present: one.present });
     } catch (fault) {
-      if (!(fault instanceof ApiProblem) || ![403, 404, 422].includes(fault.status)) throw fault;
+      if (!isFinal(fault)) throw fault;
     }
     // A later word that came while this one was on its way stays.
     await store.transaction('rw', store.roll, async () => {
@@ -81,7 +84,7 @@ async function sendSteps(): Promise<void> {
       await store.steps.delete(one.n ?? 0);
       void queryClient.invalidateQueries({ queryKey: ['course'] });
     } catch (fault) {
-      if (!(fault instanceof ApiProblem) || ![403, 404, 422].includes(fault.status)) throw fault;
+      if (!isFinal(fault)) throw fault;
       await store.steps.put({ ...one, state: 'refused', fault: fault.faults[0]?.message ?? fault.message });
     }
   }

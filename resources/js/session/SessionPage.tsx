@@ -22,8 +22,13 @@ import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
 
+/** Each meeting has a page of its own: what is on the device is watched for the one it was opened for. */
 export function SessionPage() {
-  const { meeting: id = '' } = useParams();
+  const { meeting = '' } = useParams();
+  return <MeetingPage key={meeting} id={meeting} />;
+}
+
+function MeetingPage({ id }: { id: string }) {
   const me = useMe();
   const [changing, setChanging] = useState(false);
   const steps = useSteps(id);
