@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\DeviceSignedOut;
+use App\Http\Middleware\FromOwnPages;
 use App\Http\NotHere;
 use App\Http\Problem;
 use Compadre\Core\Refusal;
@@ -17,9 +18,11 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
         health: '/up',
+        then: fn () => require __DIR__.'/../routes/calendar.php',
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();
+        $middleware->prependToGroup('api', FromOwnPages::class);
         // One origin only: nobody else is answered.
         $middleware->remove(HandleCors::class);
         // What people type arrives as they typed it; the API document says what is allowed.

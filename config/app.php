@@ -16,6 +16,7 @@ return [
 
     // demo, group or test: which of the separate databases this process serves.
     'house' => env('COMPADRE_HOUSE', 'group'),
+    'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
 
     // Changes when the code that draws and judges knots does: what it computed before is then computed anew.

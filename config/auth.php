@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 return [
-    'defaults' => ['guard' => 'web', 'passwords' => 'users'],
-    'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],
+    'defaults' => ['guard' => 'web', 'passwords' => null],
+    // Whoever signed in stays so for two weeks, as long as a device keeps what it has; in minutes.
+    'guards' => ['web' => ['driver' => 'session', 'provider' => 'users', 'remember' => 60 * 24 * 14]],
     'providers' => ['users' => ['driver' => 'eloquent', 'model' => App\Models\User::class]],
-    'passwords' => ['users' => ['provider' => 'users', 'table' => 'password_reset_tokens', 'expire' => 60, 'throttle' => 0]],
+    'passwords' => [],
     'password_timeout' => 10800,
 ];

@@ -3,13 +3,16 @@
 declare(strict_types=1);
 
 return [
-    'default' => env('LOG_CHANNEL', 'single'),
+    'default' => env('LOG_CHANNEL', 'daily'),
     'channels' => [
-        'single' => [
-            'driver' => 'single',
+        // Two weeks of what went wrong, and nothing of whom it went wrong for.
+        'daily' => [
+            'driver' => 'daily',
             'path' => storage_path('logs/laravel.log'),
             'level' => 'warning',
-            'replace_placeholders' => true,
+            'days' => 14,
+            'permission' => 0600,
+            'tap' => [App\Http\PlainLog::class],
         ],
     ],
 ];

@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 return [
-    'stateful' => ['127.0.0.1', '127.0.0.1:*', 'localhost', 'localhost:*', ...array_filter(explode(',', (string) env('COMPADRE_LAN_HOSTS', '')))],
+    // This house's own pages and no others: what else runs on this machine is another site.
+    'stateful' => ['127.0.0.1:'.env('COMPADRE_PORT', '8420'), 'localhost:'.env('COMPADRE_PORT', '8420'), ...array_filter(explode(',', (string) env('COMPADRE_LAN_HOSTS', '')))],
     'guard' => ['web'],
     'expiration' => null,
     'middleware' => [

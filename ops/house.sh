@@ -57,7 +57,7 @@ house_start() {
     start_database "$dir"
     database_wait "$dir" "$sockets"
     if [ "$house" = test ]; then
-        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" compadre_test compadre_feature
+        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" compadre_test compadre_feature compadre_upgrade
     else
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "compadre_$house"
     fi

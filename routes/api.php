@@ -13,6 +13,7 @@ use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\RemoteController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\StoreController;
+use App\Http\Middleware\CountTries;
 use App\Http\Middleware\HoldToApi;
 use App\Http\Middleware\KnowDevice;
 use Illuminate\Support\Facades\Route;
@@ -20,22 +21,25 @@ use Illuminate\Support\Facades\Route;
 Route::middleware(HoldToApi::class)->group(function (): void {
     Route::get('/house', [HouseController::class, 'show']);
     Route::get('/badges', [HouseController::class, 'badges']);
-    Route::post('/setup', [HouseController::class, 'setUp']);
-    Route::post('/sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
+    Route::post('/setup', [HouseController::class, 'setUp'])->middleware(CountTries::class.':links,20');
+    Route::post('/sign-in', [AccountController::class, 'signIn']);
     // The phone that steps a room's screen needs no account: what it holds opens that screen's knot and step, and nothing else.
-    Route::post('/remote', [RemoteController::class, 'take'])->middleware('throttle:codes');
-    Route::get('/remote/{token}', [RemoteController::class, 'phone']);
-    Route::put('/remote/{token}', [RemoteController::class, 'turn']);
-    Route::middleware('throttle:links')->group(function (): void {
-        Route::get('/join/{token}', [PeopleController::class, 'joinAbout']);
-        Route::post('/join/{token}', [PeopleController::class, 'join']);
-        Route::post('/reset/{token}', [AccountController::class, 'resetPassword']);
+    Route::post('/remote', [RemoteController::class, 'take'])->middleware(CountTries::class.':codes,10');
+    Route::get('/remote', [RemoteController::class, 'phone']);
+    Route::put('/remote', [RemoteController::class, 'turn']);
+    // What opens a door travels in the body, never in an address: addresses are written down on the way.
+    Route::middleware(CountTries::class.':links,20')->group(function (): void {
+        Route::post('/join/about', [PeopleController::class, 'joinAbout']);
+        Route::post('/join', [PeopleController::class, 'join']);
+        Route::post('/reset', [AccountController::class, 'resetPassword']);
+        Route::post('/left-checks', [PeopleController::class, 'handIn']);
     });
 });
 
 Route::middleware(['auth:sanctum', KnowDevice::class, HoldToApi::class])->group(function (): void {
     Route::post('/sign-out', [AccountController::class, 'signOut']);
     Route::get('/me', [AccountController::class, 'me']);
+    Route::put('/me/password', [AccountController::class, 'changePassword']);
     Route::get('/course', [CourseController::class, 'show']);
     Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
     Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan');
@@ -75,6 +79,7 @@ Route::middleware(['auth:sanctum', KnowDevice::class, HoldToApi::class])->group(
     Route::post('/learners/{learner}/merge', [CrewController::class, 'merge'])->can('people');
     Route::get('/archived', [CrewController::class, 'archived'])->can('people');
     Route::put('/archived/{archived}', [CrewController::class, 'takeBack'])->can('people');
+    Route::get('/learners/{learner}/record', [CrewController::class, 'record'])->can('people');
     Route::post('/had', [CrewController::class, 'had'])->can('teach');
     Route::post('/sheets/{kind}', [SheetController::class, 'look'])->whereIn('kind', ['roster', 'meetings'])->can('plan');
     Route::put('/sheets/{kind}', [SheetController::class, 'take'])->whereIn('kind', ['roster', 'meetings'])->can('plan');
@@ -101,6 +106,11 @@ Route::middleware(['auth:sanctum', KnowDevice::class, HoldToApi::class])->group(
     Route::get('/devices', [PeopleController::class, 'devices']);
     Route::delete('/devices/{device}', [PeopleController::class, 'signOutDevice']);
     Route::get('/people', [PeopleController::class, 'index'])->can('people');
+    Route::put('/people/{person}', [PeopleController::class, 'changeRole'])->can('people');
+    Route::delete('/people/{person}', [PeopleController::class, 'endAccess'])->can('people');
+    Route::get('/left-checks', [PeopleController::class, 'leftChecks'])->can('people');
+    Route::post('/left-checks/accept', [PeopleController::class, 'acceptLeft'])->can('people');
+    Route::post('/left-checks/refuse', [PeopleController::class, 'refuseLeft'])->can('people');
     Route::post('/invitations', [PeopleController::class, 'invite'])->can('people');
     Route::delete('/invitations/{invitation}', [PeopleController::class, 'withdraw'])->can('people');
     if (config()->string('app.house') === 'bench') {

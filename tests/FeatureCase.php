@@ -16,6 +16,7 @@ use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
@@ -26,6 +27,9 @@ abstract class FeatureCase extends TestCase
 {
     use RefreshDatabase;
 
+    /** What an empty house asks for in these tests. */
+    public const CODE = 'CADE-HALT-WAKE';
+
     /** The evening the tests play on. */
     protected const NOW = '2026-11-24 18:45:00';
 
@@ -34,7 +38,7 @@ abstract class FeatureCase extends TestCase
     public function createApplication(): Application
     {
         foreach (['DB_DATABASE' => 'compadre_feature', 'APP_ENV' => 'testing', 'SESSION_DRIVER' => 'array', 'CACHE_STORE' => 'array', 'BCRYPT_ROUNDS' => '4',
-            'APP_CONFIG_CACHE' => '/nonexistent/config.php', 'APP_ROUTES_CACHE' => '/nonexistent/routes.php'] + TestHouse::settings() as $name => $value) {
+            'LARAVEL_STORAGE_PATH' => self::storage(), 'APP_CONFIG_CACHE' => '/nonexistent/config.php', 'APP_ROUTES_CACHE' => '/nonexistent/routes.php'] + TestHouse::settings() as $name => $value) {
             putenv("$name=$value");
             $_ENV[$name] = $_SERVER[$name] = $value;
         }
@@ -47,11 +51,24 @@ abstract class FeatureCase extends TestCase
         return $app;
     }
 
+    /** What these tests write lies apart from what the house that is served writes: they may run as another account. */
+    private static function storage(): string
+    {
+        $folder = getenv('COMPADRE_TEST_HOUSE').'/feature-storage';
+        foreach (['app', 'logs', 'framework/cache/data', 'framework/sessions', 'framework/views'] as $part) {
+            is_dir("$folder/$part") || mkdir("$folder/$part", 0700, true);
+        }
+
+        return $folder;
+    }
+
     protected function setUp(): void
     {
         parent::setUp();
+        File::put(storage_path('app/setup-code'), self::CODE);
         CarbonImmutable::setTestNow(self::NOW);
-        $this->withHeader('Origin', 'http://127.0.0.1')->withHeader('Referer', 'http://127.0.0.1/');
+        $own = 'http://127.0.0.1:'.TestHouse::settings()['COMPADRE_PORT'];
+        $this->withHeader('Origin', $own)->withHeader('Referer', "$own/");
         $this->withoutMiddleware(\Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class);
     }
 
@@ -74,7 +91,10 @@ abstract class FeatureCase extends TestCase
 
     protected function person(Group $group, Role $role = Role::Lead, string $email = 'maren@gullwick.example'): User
     {
-        return User::query()->create(['group_id' => $group->id, 'name' => 'Maren Holt', 'email' => $email, 'password' => 'lantern-tail-77', 'role' => $role])->refresh();
+        $user = User::query()->create(['name' => 'Maren Holt', 'email' => $email, 'password' => 'lantern-tail-77'])->refresh();
+        $user->memberships()->create(['group_id' => $group->id, 'role' => $role]);
+
+        return $user;
     }
 
     /** Someone else takes the device: a fresh session, signed in as they. */

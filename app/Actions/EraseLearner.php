@@ -11,6 +11,7 @@ use App\Models\CheckEvent;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
+use App\Models\LeftCheck;
 use App\Models\Pursuit;
 use App\Models\Standing;
 use Illuminate\Support\Facades\DB;
@@ -25,7 +26,7 @@ final class EraseLearner
     {
         DB::transaction(function () use ($group, $learner): void {
             Learner::query()->whereKey($learner->id)->lockForUpdate()->first();
-            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class] as $kept) {
+            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class] as $kept) {
                 $kept::query()->where('learner_id', $learner->id)->delete();
             }
             $learner->delete();

@@ -20,7 +20,7 @@ final class InvitePerson
         $token = bin2hex(random_bytes(24));
         $expires = CarbonImmutable::now()->addDay();
         Invitation::query()->create([
-            'group_id' => $by->group_id, 'created_by' => $by->id, 'role' => $role,
+            'group_id' => $by->group->id, 'created_by' => $by->id, 'role' => $role,
             'token_hash' => Invitation::hash($token), 'expires_at' => $expires,
         ]);
 

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Attendance;
+use App\Models\BadgeTick;
 use App\Models\CheckEvent;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
+use App\Models\LeftCheck;
 use App\Models\Pursuit;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -41,7 +43,7 @@ final readonly class KeepLearner
         $learner->update([
             'name' => $name, 'age_band' => AgeBand::from($change->text('age_band', $learner->age_band->value)),
             'hand' => array_key_exists('hand', $change->raw()) ? $change->textOrNull('hand') : $learner->hand,
-            'archived_at' => $change->has('archived') ? ($change->flag('archived') ? CarbonImmutable::now() : null) : $learner->getAttribute('archived_at'),
+            'archived_at' => $change->has('archived') ? ($change->flag('archived') ? CarbonImmutable::now() : null) : $learner->archived_at,
         ]);
 
         return $learner->refresh();
@@ -72,6 +74,11 @@ final readonly class KeepLearner
                 Pursuit::query()->firstOrCreate(['learner_id' => $into->id, 'badge' => $pursuit->badge], ['version' => $pursuit->version]);
             }
             Pursuit::query()->where('learner_id', $from->id)->delete();
+            foreach (BadgeTick::query()->where('learner_id', $from->id)->get() as $tick) {
+                BadgeTick::query()->firstOrCreate(['learner_id' => $into->id, 'note' => $tick->note], ['ticked_by' => $tick->ticked_by]);
+            }
+            BadgeTick::query()->where('learner_id', $from->id)->delete();
+            LeftCheck::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
             DB::table('standings')->where('learner_id', $from->id)->delete();
             $from->delete();
             GoneLearner::query()->create(['id' => $from->id, 'group_id' => $group->id, 'into_id' => $into->id]);

@@ -7,24 +7,31 @@ namespace App\Actions;
 use App\Models\Group;
 use App\Models\Role;
 use App\Models\User;
+use App\People\EmailAddress;
+use App\People\NewPassword;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Illuminate\Support\Facades\DB;
 
 /**
- * Makes an account in a group. An e-mail address belongs to one account only.
+ * Makes an account, and its owner a member of a group. An e-mail address belongs to one account only.
  */
 final class NewPerson
 {
     public function __invoke(Group $group, Role $role, Fields $person): User
     {
-        $email = mb_strtolower(trim($person->text('email')));
+        $email = EmailAddress::canonical($person->text('email'), $person->place('email'));
+        $name = trim($person->text('name'));
+        $password = NewPassword::from($person, [$name, $email, $group->name]);
         if (User::query()->where('email', $email)->exists()) {
             throw Refusal::saying($person->place('email'), $email, 'an address without an account here', 'There is an account with this e-mail address already. Sign in with it, or use another address.');
         }
 
-        return User::query()->create([
-            'group_id' => $group->id, 'name' => trim($person->text('name')), 'email' => $email,
-            'password' => $person->text('password'), 'role' => $role,
-        ]);
+        return DB::transaction(function () use ($group, $role, $email, $name, $password): User {
+            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => $password]);
+            $user->memberships()->create(['group_id' => $group->id, 'role' => $role]);
+
+            return $user;
+        });
     }
 }

@@ -24,15 +24,19 @@ final readonly class RecordChecks
     {
     }
 
-    /** @return list<array{id: string, verdict: string, level: ?string, next: string}> */
-    public function __invoke(User $by, Fields $batch): array
+    /**
+     * @param  ?CarbonImmutable  $arrived  where that was before now: it waited for a lead since
+     * @return list<array{id: string, verdict: string, level: ?string, next: string}>
+     */
+    public function __invoke(User $by, Fields $batch, ?CarbonImmutable $arrived = null): array
     {
         $group = $by->group;
-        $received = CarbonImmutable::now();
+        $received = $arrived ?? CarbonImmutable::now();
         $sent = CarbonImmutable::parse($batch->text('sent_at'));
         $this->read->clock($received, $sent);
 
         $entries = $batch->objects('events');
+        $this->read->together(array_map(static fn (Fields $entry): string => $entry->text('id'), $entries));
         // Read before anybody waits for anybody, as if every learner were still there; again where one is gone, which is rare.
         $meant = self::asked($entries);
         $read = $this->readAll($group, $by, $meant, $entries);

@@ -7,9 +7,11 @@ namespace App\Actions;
 use App\Models\Group;
 use App\Models\Role;
 use App\Models\User;
+use App\People\SetUpCode;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
+use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use DateTimeZone;
 use Illuminate\Auth\Access\AuthorizationException;
@@ -25,24 +27,26 @@ final readonly class SetUpGroup
         private AddLearners $addLearners,
         private AddMeeting $addMeeting,
         private BadgeShelf $badges,
+        private KeepBadge $keepBadge,
     ) {
     }
 
     public function __invoke(Fields $set): User
     {
-        return DB::transaction(function () use ($set): User {
-            // Two first visits at once: the second waits here and then finds the house taken.
-            DB::select("select get_lock('compadre-setup', 10)");
-            try {
-                if (Group::query()->exists()) {
-                    throw new AuthorizationException;
-                }
-
-                return $this->write($set);
-            } finally {
-                DB::select("select release_lock('compadre-setup')");
+        // Two first visits at once: the second waits here, and then finds the house taken.
+        DB::select("select get_lock('compadre-setup', 10)");
+        try {
+            if (Group::query()->exists()) {
+                throw new AuthorizationException;
             }
-        });
+            SetUpCode::hold($set->text('code'));
+            $leader = DB::transaction(fn (): User => $this->write($set));
+            SetUpCode::spend();
+
+            return $leader;
+        } finally {
+            DB::select("select release_lock('compadre-setup')");
+        }
     }
 
     private function write(Fields $set): User
@@ -66,6 +70,7 @@ final readonly class SetUpGroup
         ]);
         $this->meetings($group, $set->object('meetings'));
         $this->badges($group, $set);
+        $this->ownBadges($group, $leader->refresh(), $set);
         ($this->addLearners)($group, $set->objects('learners'));
 
         return $leader->refresh();
@@ -83,8 +88,25 @@ final readonly class SetUpGroup
         }
     }
 
+    /** Badges made by ticking knots, worked toward at once. */
+    private function ownBadges(Group $group, User $leader, Fields $set): void
+    {
+        foreach ($set->objects('own_badges') as $index => $own) {
+            $knots = $own->texts('knots');
+            try {
+                $pack = BadgePack::ofTicked(trim($own->text('name')), $knots === [] ? throw Refusal::of('/knots', $knots, 'at least one knot') : $knots, $own->wholeOrNull('any'), $group->age_from, $group->age_to, array_keys($group->shelf()->all()));
+                $this->keepBadge->choose($group, $this->keepBadge->save($leader, $pack)->id, $own->textOrNull('due_on'));
+            } catch (Refusal $fault) {
+                throw $fault->below("/own_badges/$index");
+            }
+        }
+    }
+
     private function badges(Group $group, Fields $set): void
     {
+        if ($set->objects('badges') === [] && $set->objects('own_badges') === []) {
+            throw Refusal::saying('/badges', [], 'at least one badge, or one made by ticking knots', 'Choose a badge, or make one by ticking knots: the plan is made toward it.');
+        }
         $first = $set->object('meetings')->texts('dates')[0];
         $seen = [];
         foreach ($set->objects('badges') as $index => $chosen) {

@@ -46,7 +46,7 @@ final readonly class HouseView
         $mine = array_map(static fn (BadgePack $badge): string => $badge->id, $own);
         $chosen = $group->badges()->get()->keyBy('badge');
         $packs = [];
-        foreach ($this->shelf->with($own)->all() as $badge) {
+        foreach ($this->shelf->with($own)->offered(config()->string('app.house') !== 'group', array_values(array_map(strval(...), $chosen->keys()->all()))) as $badge) {
             $packs[] = [
                 'id' => $badge->id, 'name' => $badge->name, 'about' => $badge->about, 'version' => $badge->version, 'age_from' => $badge->ageFrom, 'age_to' => $badge->ageTo, 'after' => $badge->after,
                 'own' => in_array($badge->id, $mine, true), 'chosen' => isset($chosen[$badge->id]), 'due_on' => $chosen[$badge->id]->due_on ?? null, 'pack' => (object) self::pack($written, $badge),

@@ -32,7 +32,7 @@ final readonly class LearnerPage
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();
-        $names = $group->people()->pluck('name', 'id');
+        $names = $group->everyone()->pluck('name', 'id');
         $badges = array_map(
             fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => self::satisfied($badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner)), $learner, $events, $names->all())],
             $state->badgesOf($learner),
@@ -41,9 +41,10 @@ final readonly class LearnerPage
 
         return [
             'learner' => self::about($learner),
+            'archived' => $learner->archived_at !== null,
             'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
             'badges' => $badges,
-            'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, (string) ($names[$event->by] ?? 'someone'), in_array($event->id, $takenBack, true)))->all()),
+            'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, $names->all(), in_array($event->id, $takenBack, true)))->all()),
             'knots' => (object) array_map(fn ($knot): string => $knot->names[0], $this->library->all()),
         ];
     }
@@ -72,7 +73,7 @@ final readonly class LearnerPage
         }
         $event = $events->first(fn (CheckEvent $one): bool => $one->knot === $outline['knot'] && $one->day === $day && $one->verdict === Verdict::HasIt);
 
-        return $outline + ['since' => ['day' => $day, 'by' => $event === null ? null : (string) ($names[$event->by] ?? 'someone'), 'prior' => $event?->kind === Kind::Prior]];
+        return $outline + ['since' => ['day' => $day, 'by' => $event === null ? null : self::who($names, $event->by), 'prior' => $event?->kind === Kind::Prior]];
     }
 
     /** @return array{id: string, name: string, age_band: string, hand: ?string} */
@@ -81,15 +82,24 @@ final readonly class LearnerPage
         return ['id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'hand' => $learner->hand];
     }
 
-    /** @return array<string, mixed> */
-    private static function entry(CheckEvent $event, string $by, bool $takenBack): array
+    /**
+     * @param  array<array-key, mixed>  $names
+     * @return array<string, mixed>
+     */
+    private static function entry(CheckEvent $event, array $names, bool $takenBack): array
     {
         return [
-            'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => $by,
+            'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => self::who($names, $event->by), 'sent_by' => $event->sent_by === null ? null : self::who($names, $event->sent_by),
             'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
             'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note,
             'words' => ucfirst(MarkWords::parts($event->tying, $event->dressing, $event->tail, $event->prompts)).'.',
-            'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0,
+            'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0, 'day_by_server' => $event->day_by_server,
         ];
+    }
+
+    /** @param  array<array-key, mixed>  $names */
+    private static function who(array $names, string $id): string
+    {
+        return is_string($names[$id] ?? null) ? $names[$id] : 'someone';
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Boards;
 
+use App\Actions\HandInChecks;
+use App\Models\Device;
 use App\Models\Meeting;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -17,7 +19,7 @@ final class MeView
     private const AHEAD = 14;
 
     /** @return array<string, mixed> */
-    public static function of(User $user): array
+    public static function of(User $user, Device $device): array
     {
         $group = $user->group;
         $today = $group->today();
@@ -29,6 +31,8 @@ final class MeView
             'today' => $today,
             'tonight' => $ahead->firstWhere('date', $today)?->id,
             'ahead' => $ahead->map(static fn (Meeting $one): array => ['id' => $one->id, 'date' => $one->date])->values()->all(),
+            // What this phone hands its checks in by, should its access end while some still wait on it.
+            'hand_in' => HandInChecks::key($user, $device),
             'may' => ['plan' => $user->can('plan'), 'teach' => $user->can('teach'), 'check' => $user->can('check'), 'people' => $user->can('people')],
         ];
     }

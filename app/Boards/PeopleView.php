@@ -23,7 +23,7 @@ final class PeopleView
         $open = $query->get();
 
         return [
-            'people' => $group->people()->get()->map(fn (User $user): array => [
+            'people' => $group->people()->with('membership')->get()->map(fn (User $user): array => [
                 'id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'you' => $user->id === $viewer->id,
             ])->values()->all(),
             'invitations' => $open->map(fn (Invitation $link): array => [

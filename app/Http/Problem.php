@@ -57,12 +57,27 @@ final readonly class Problem
     private static function refusal(Refusal $refusal): self
     {
         $about = $refusal->toArray();
-        if (str_ends_with($about['field'], '/password')) {
-            // A password is never said back.
-            $about = ['value' => null, 'message' => "{$about['field']} is not allowed as it is; allowed: {$about['allowed']}."] + $about;
+        if (preg_match('#/(password|current|token|code|key)$#', $about['field']) === 1) {
+            // What opens a door is never said back.
+            $about = ['value' => null, 'message' => $about['value'] === null ? $about['message'] : self::plainly($about['field'], $about['allowed'])] + $about;
+        }
+
+        if (str_starts_with($about['message'], '/') || str_starts_with($about['message'], 'the input ')) {
+            $about['message'] = self::plainly($about['field'], $about['allowed']);
         }
 
         return new self(422, $about['message'], [$about]);
+    }
+
+    /** A refusal in words: people are shown no pointer into what their device sent. */
+    private static function plainly(string $field, string $allowed): string
+    {
+        $steps = explode('/', trim($field, '/'));
+        $names = array_values(array_filter($steps, static fn (string $step): bool => $step !== '' && ! ctype_digit($step)));
+        $number = ctype_digit((string) end($steps)) ? ' (no. '.((int) end($steps) + 1).')' : '';
+        $name = $names === [] ? 'What was sent' : ucfirst(str_replace(['_', '-'], ' ', end($names)));
+
+        return "$name$number is not possible like this. Allowed: $allowed.";
     }
 
     private static function missing(string $what, string $id): self

@@ -14,16 +14,17 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Attendance extends Model
 {
+    use KeyedByColumns;
+
     protected $guarded = [];
-
-    public $incrementing = false;
-
-    protected $primaryKey = 'learner_id';
-
-    protected $keyType = 'string';
 
     protected function casts(): array
     {
         return ['present' => 'boolean'];
+    }
+
+    public static function keyColumns(): array
+    {
+        return ['meeting_id', 'learner_id'];
     }
 }

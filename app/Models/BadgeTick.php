@@ -15,11 +15,12 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class BadgeTick extends Model
 {
+    use KeyedByColumns;
+
     protected $guarded = [];
 
-    public $incrementing = false;
-
-    protected $primaryKey = 'note';
-
-    protected $keyType = 'string';
+    public static function keyColumns(): array
+    {
+        return ['learner_id', 'note'];
+    }
 }

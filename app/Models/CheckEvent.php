@@ -30,7 +30,9 @@ use Illuminate\Support\Facades\DB;
  * @property CarbonImmutable $corrected_at
  * @property int $clock_off_s
  * @property string $day
- * @property string $by
+ * @property bool $day_by_server its day is that of its arrival: the time it named cannot be
+ * @property string $by who tapped it
+ * @property ?string $sent_by the lead who sent it on
  * @property Seen $tying
  * @property Seen $dressing
  * @property Seen $tail
@@ -69,7 +71,7 @@ final class CheckEvent extends Model
             'kind' => Kind::class, 'observed_at' => 'immutable_datetime', 'received_at' => 'immutable_datetime', 'corrected_at' => 'immutable_datetime',
             'tying' => Seen::class, 'dressing' => Seen::class, 'tail' => Seen::class, 'purpose' => Seen::class, 'test' => Seen::class,
             'measured_mm' => 'float', 'took_s' => 'float', 'rope' => 'array', 'verdict' => Verdict::class,
-            'device_seq' => 'integer', 'prompts' => 'integer', 'clock_off_s' => 'integer', 'rule_version' => 'integer', 'pack_version' => 'integer',
+            'device_seq' => 'integer', 'prompts' => 'integer', 'clock_off_s' => 'integer', 'day_by_server' => 'boolean', 'rule_version' => 'integer', 'pack_version' => 'integer',
         ];
     }
 

@@ -10,6 +10,7 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -30,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?array<string, float> $memory_model how its learners forget, where it has taken over its own figures
  * @property ?string $calendar_hash
  * @property bool $calendar_places
+ * @property ?CarbonImmutable $created_at
  */
 final class Group extends Model
 {
@@ -97,13 +99,22 @@ final class Group extends Model
         return $relation;
     }
 
-    /** @return HasMany<User, $this> */
-    public function people(): HasMany
+    /** @return Builder<User> those who belong to it, by name */
+    public function people(): Builder
     {
-        $relation = $this->hasMany(User::class);
-        $relation->orderBy('name');
+        $people = $this->everyone();
+        $people->whereIn('id', Membership::query()->where('group_id', $this->id)->whereNull('until')->select('user_id'));
 
-        return $relation;
+        return $people;
+    }
+
+    /** @return Builder<User> those who have left too: what they checked is still theirs */
+    public function everyone(): Builder
+    {
+        $people = User::query();
+        $people->whereIn('id', Membership::query()->where('group_id', $this->id)->select('user_id'))->orderBy('name');
+
+        return $people;
     }
 
     /** @return HasMany<Invitation, $this> links nobody has used yet */
@@ -152,6 +163,15 @@ final class Group extends Model
     public function memory(): MemoryModel
     {
         return $this->memory_model === null ? MemoryModel::usual() : MemoryModel::from(Fields::of($this->memory_model));
+    }
+
+    /** The day from which on checks can be: that on which it began here, or its first meeting, whichever was earlier. */
+    public function firstDay(): string
+    {
+        $began = CarbonImmutable::parse($this->created_at ?? 'now')->setTimezone($this->time_zone)->format('Y-m-d');
+        $first = $this->meetings()->min('date');
+
+        return is_string($first) ? min($first, $began) : $began;
     }
 
     /** Today's date where the group meets. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\AgeBand;
 use Illuminate\Database\Eloquent\Collection;
@@ -17,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property AgeBand $age_band
  * @property ?string $hand left, right or not said
+ * @property ?CarbonImmutable $archived_at
  * @property \Illuminate\Database\Eloquent\Collection<int, BadgeTick> $ticks
  * @property \Illuminate\Database\Eloquent\Collection<int, Standing> $standings
  * @property \Illuminate\Database\Eloquent\Collection<int, Pursuit> $pursuits
@@ -35,7 +37,7 @@ final class Learner extends Model
 
     protected function casts(): array
     {
-        return ['age_band' => AgeBand::class, 'archived_at' => 'datetime'];
+        return ['age_band' => AgeBand::class, 'archived_at' => 'immutable_datetime'];
     }
 
     /** @return HasMany<Pursuit, $this> */

@@ -16,16 +16,17 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class PlanPlace extends Model
 {
+    use KeyedByColumns;
+
     protected $guarded = [];
-
-    public $incrementing = false;
-
-    protected $primaryKey = 'knot';
-
-    protected $keyType = 'string';
 
     protected function casts(): array
     {
         return ['pinned' => 'boolean'];
+    }
+
+    public static function keyColumns(): array
+    {
+        return ['group_id', 'knot'];
     }
 }

@@ -15,11 +15,12 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Pursuit extends Model
 {
+    use KeyedByColumns;
+
     protected $guarded = [];
 
-    public $incrementing = false;
-
-    protected $primaryKey = 'learner_id';
-
-    protected $keyType = 'string';
+    public static function keyColumns(): array
+    {
+        return ['learner_id', 'badge'];
+    }
 }

@@ -33,15 +33,11 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Standing extends Model
 {
+    use KeyedByColumns;
+
     public const SHOWN = ['learner_id', 'knot', 'group_id', 'level', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'day', 'event_id', 'two_leaders', 'has_it_since', 'kept_since', 'half_life_days', 'last_day'];
 
     public $timestamps = false;
-
-    public $incrementing = false;
-
-    protected $primaryKey = 'learner_id';
-
-    protected $keyType = 'string';
 
     protected $guarded = [];
 
@@ -67,5 +63,10 @@ final class Standing extends Model
         }
 
         return $tallies;
+    }
+
+    public static function keyColumns(): array
+    {
+        return ['learner_id', 'knot'];
     }
 }

@@ -4,18 +4,24 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use LogicException;
 
 /**
+ * A person. What they may do is their membership's to say; whoever has left keeps a name, as credit for what they checked, and
+ * nothing to sign in with.
+ *
  * @property string $id
- * @property string $group_id
  * @property string $name
- * @property string $email
- * @property string $password
- * @property Role $role
- * @property Group $group
+ * @property ?string $email in its canonical form; null once access has ended
+ * @property ?string $password
+ * @property ?Membership $membership the one in force
+ * @property-read Role $role in that membership
+ * @property-read Group $group of that membership
  */
 final class User extends Authenticatable
 {
@@ -27,12 +33,36 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed'];
     }
 
-    /** @return BelongsTo<Group, $this> */
-    public function group(): BelongsTo
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
     {
-        return $this->belongsTo(Group::class);
+        return $this->hasMany(Membership::class);
+    }
+
+    /** @return HasOne<Membership, $this> */
+    public function membership(): HasOne
+    {
+        $relation = $this->hasOne(Membership::class);
+        $relation->whereNull('until')->orderBy('created_at')->orderBy('id');
+
+        return $relation;
+    }
+
+    protected function role(): Attribute
+    {
+        return Attribute::get(fn (): Role => $this->inForce()->role)->withoutObjectCaching();
+    }
+
+    protected function group(): Attribute
+    {
+        return Attribute::get(fn (): Group => $this->inForce()->group)->withoutObjectCaching();
+    }
+
+    private function inForce(): Membership
+    {
+        return $this->membership ?? throw new LogicException("The access of $this->id has ended: nobody asks for their group.");
     }
 }

@@ -21,13 +21,10 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Mistakes\KnotIndex;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
-use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
 
@@ -48,19 +45,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
-        $this->limits();
         $this->policies();
         $this->bindings();
-    }
-
-    private function limits(): void
-    {
-        RateLimiter::for('sign-in', fn (Request $request): array => [
-            Limit::perMinute(5)->by('email:'.mb_strtolower(is_string($email = $request->json('email')) ? $email : '').'|'.$request->ip()),
-            Limit::perMinute(30)->by('ip:'.$request->ip()),
-        ]);
-        RateLimiter::for('codes', fn (Request $request): Limit => Limit::perMinute(10)->by('codes:'.$request->ip()));
-        RateLimiter::for('links', fn (Request $request): Limit => Limit::perMinute(20)->by('links:'.$request->ip()));
     }
 
     private function policies(): void
@@ -75,7 +61,8 @@ final class AppServiceProvider extends ServiceProvider
     private function bindings(): void
     {
         Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
-        Route::bind('learner', fn (string $id): Learner => $this->own()->learners()->findOrFail($id));
+        Route::bind('learner', fn (string $id): Learner => Learner::query()->where('group_id', $this->own()->id)->findOrFail($id));
+        Route::bind('person', fn (string $id): User => $this->own()->people()->findOrFail($id));
         Route::bind('remote', fn (string $id): Remote => Remote::query()->where('user_id', Auth::id())->findOrFail($id));
         Route::bind('archived', fn (string $id): Learner => $this->own()->archived()->findOrFail($id));
         Route::bind('rope', fn (string $id): Rope => $this->own()->ropes()->findOrFail($id));

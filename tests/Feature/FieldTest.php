@@ -146,6 +146,7 @@ it('shows how the group’s own figures for forgetting do, and goes over to them
     // Learners who keep knots for months: tied right every three weeks.
     $knots = ['overhand', 'figure-eight', 'bowline', 'square-knot', 'sheet-bend', 'clove-hitch', 'half-hitch', 'timber-hitch', 'two-half-hitches'];
     $start = \Carbon\CarbonImmutable::parse('2026-03-01T18:00:00Z');
+    $this->meeting($this->crew, '2026-02-24');
     foreach ([$this->ada, $this->bram, $this->cleo] as $learner) {
         for ($week = 0; $week < 10; $week++) {
             $this->send(...array_map(fn (string $knot): array => $this->pass($learner, $knot, ['observed_at' => $start->addWeeks(3 * $week)->toIso8601ZuluString()]), $knots))->assertOk();

@@ -9,10 +9,12 @@ use App\Models\Pursuit;
 use App\Models\Role;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Tests\FeatureCase;
 
 function setUpOf(array $more = []): array
 {
     return array_replace_recursive([
+        'code' => FeatureCase::CODE,
         'group' => ['name' => 'Gullwick Lantern Crew', 'age_from' => 8, 'age_to' => 13, 'time_zone' => 'Europe/Lisbon', 'units' => 'mm'],
         'leader' => ['name' => 'Maren Holt', 'email' => 'maren@gullwick.example', 'password' => 'lantern-tail-77'],
         'learners' => [['name' => 'Ada  P.', 'age_band' => '8-10'], ['name' => 'Ines V.', 'age_band' => '11-13']],

@@ -5,12 +5,13 @@ declare(strict_types=1);
 use App\Models\Remote;
 use App\Models\Role;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\DB;
 
 beforeEach(function (): void {
     $this->crew = $this->group();
     $this->lead = $this->person($this->crew);
     $this->actingAs($this->lead);
+    $this->phone = fn (string $method, string $token, ?array $body = null) => $this->withHeader('X-Remote', $token)->api($method, '/api/remote', $body);
     $this->offered = fn (): array => $this->api('POST', '/api/screens', ['knot' => 'bowline', 'step' => 1, 'steps' => 6])->assertStatus(201)->json();
 });
 
@@ -23,15 +24,15 @@ it('hands a screen to a phone and back', function (): void {
     $held = $this->api('POST', '/api/remote', ['code' => ' '.strtolower($offer['code']).' '])->assertStatus(201)->json();
     expect($held['token'])->toMatch('/^[0-9a-f]{32}$/')->and($held['remote']['taken'])->toBeTrue();
     // The phone turns the page, and the screen sees it.
-    $this->api('PUT', "/api/remote/{$held['token']}", ['step' => 3])->assertOk()->assertJson(['step' => 3, 'turn' => 1]);
+    ($this->phone)('PUT', $held['token'], ['step' => 3])->assertOk()->assertJson(['step' => 3, 'turn' => 1]);
     $this->api('GET', "/api/screens/{$offer['remote']['id']}")->assertOk()->assertJson(['step' => 3, 'turn' => 1, 'taken' => true]);
     // The screen goes on to another knot, and the phone sees that.
     $this->api('PUT', "/api/screens/{$offer['remote']['id']}", ['knot' => 'sheet-bend', 'step' => 1, 'steps' => 5])->assertOk();
-    $this->api('GET', "/api/remote/{$held['token']}")->assertOk()->assertJson(['knot' => 'sheet-bend', 'step' => 1, 'steps' => 5, 'turn' => 2]);
+    ($this->phone)('GET', $held['token'])->assertOk()->assertJson(['knot' => 'sheet-bend', 'step' => 1, 'steps' => 5, 'turn' => 2]);
     // The same place again is no new turn.
-    $this->api('PUT', "/api/remote/{$held['token']}", ['step' => 1])->assertJson(['turn' => 2]);
+    ($this->phone)('PUT', $held['token'], ['step' => 1])->assertJson(['turn' => 2]);
     $this->api('DELETE', "/api/screens/{$offer['remote']['id']}")->assertNoContent();
-    $this->api('GET', "/api/remote/{$held['token']}")->assertNotFound();
+    ($this->phone)('GET', $held['token'])->assertNotFound();
 });
 
 it('answers nothing where nothing has changed', function (): void {
@@ -42,7 +43,7 @@ it('answers nothing where nothing has changed', function (): void {
     $this->get($address, ['If-None-Match' => $tag])->assertStatus(304);
     $held = $this->api('POST', '/api/remote', ['code' => $offer['code']])->json();
     $taken = (string) $this->get($address, ['If-None-Match' => $tag])->assertOk()->headers->get('ETag');
-    $this->api('PUT', "/api/remote/{$held['token']}", ['step' => 2])->assertOk();
+    ($this->phone)('PUT', $held['token'], ['step' => 2])->assertOk();
     $this->get($address, ['If-None-Match' => $taken])->assertOk()->assertJson(['step' => 2]);
 });
 
@@ -55,7 +56,7 @@ it('is good for one phone, ten minutes and five tries', function (): void {
     $this->refused($this->api('POST', '/api/remote', ['code' => $old['code']]), '/code', 'ten minutes');
     $tried = ($this->offered)();
     for ($n = 0; $n < 5; $n++) {
-        RateLimiter::clear('codes');
+        DB::table('tries')->delete();
         $this->refused($this->api('POST', '/api/remote', ['code' => 'WRONG'.$n]), '/code', 'five tries');
     }
     $this->refused($this->api('POST', '/api/remote', ['code' => $tried['code']]), '/code', 'five tries');
@@ -73,7 +74,7 @@ it('ends with the evening', function (): void {
     $offer = ($this->offered)();
     $held = $this->api('POST', '/api/remote', ['code' => $offer['code']])->json();
     CarbonImmutable::setTestNow(CarbonImmutable::now()->addHours(5));
-    $this->api('GET', "/api/remote/{$held['token']}")->assertNotFound();
+    ($this->phone)('GET', $held['token'])->assertNotFound();
     // The next offer sweeps it away.
     ($this->offered)();
     expect(Remote::query()->count())->toBe(1);
@@ -84,14 +85,14 @@ it('shows its screen to nobody else', function (): void {
     $this->become($this->person($this->crew, Role::Instructor, 'tomas@gullwick.example'));
     $this->api('GET', "/api/screens/{$offer['remote']['id']}")->assertNotFound();
     $this->api('PUT', "/api/screens/{$offer['remote']['id']}", ['knot' => 'bowline', 'step' => 2, 'steps' => 6])->assertNotFound();
-    $this->api('GET', '/api/remote/'.str_repeat('0', 32))->assertNotFound();
+    ($this->phone)('GET', str_repeat('0', 32))->assertNotFound();
 });
 
 it('refuses a step that there is not', function (): void {
     $this->refused($this->api('POST', '/api/screens', ['knot' => 'bowline', 'step' => 7, 'steps' => 6]), '/step', 'from 1 to 6');
     $offer = ($this->offered)();
     $held = $this->api('POST', '/api/remote', ['code' => $offer['code']])->json();
-    $this->refused($this->api('PUT', "/api/remote/{$held['token']}", ['step' => 9]), '/step', 'from 1 to 6');
-    $this->refused($this->api('PUT', "/api/remote/{$held['token']}", ['step' => 0]), '/step');
+    $this->refused(($this->phone)('PUT', $held['token'], ['step' => 9]), '/step', 'from 1 to 6');
+    $this->refused(($this->phone)('PUT', $held['token'], ['step' => 0]), '/step');
     expect(Remote::query()->sole()->step)->toBe(1);
 });

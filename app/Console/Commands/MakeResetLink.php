@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Actions\ResetPassword;
 use App\Models\User;
-use Illuminate\Auth\Passwords\PasswordBroker;
-use Illuminate\Auth\Passwords\PasswordBrokerManager;
+use App\People\EmailAddress;
 use Illuminate\Console\Command;
 
 /**
@@ -18,19 +18,18 @@ final class MakeResetLink extends Command
 
     protected $description = 'Print a one-time link that sets a new password';
 
-    public function handle(PasswordBrokerManager $brokers): int
+    public function handle(ResetPassword $reset): int
     {
         $given = $this->argument('email');
-        $email = is_string($given) ? $given : '';
-        $user = User::query()->where('email', mb_strtolower(trim($email)))->first();
+        $email = EmailAddress::plain(is_string($given) ? $given : '');
+        $user = User::query()->where('email', $email)->first();
         if ($user === null) {
-            $this->error("There is no account with the e-mail address '$email'. Accounts: ".(User::query()->orderBy('email')->pluck('email')->implode(', ') ?: 'none yet').'.');
+            $this->error("There is no account with the e-mail address '$email'. Accounts: ".(User::query()->whereNotNull('email')->orderBy('email')->pluck('email')->implode(', ') ?: 'none yet').'.');
 
             return self::FAILURE;
         }
-        $broker = $brokers->broker();
-        $token = $broker instanceof PasswordBroker ? $broker->createToken($user) : '';
-        $this->line(config()->string('app.url').'/reset/'.$token.'?email='.urlencode($user->email));
+        // After the #, an address stays in the browser: no log on the way has it.
+        $this->line(config()->string('app.url').'/reset#'.$reset->offer($user));
         $this->line('Good once, for an hour.');
 
         return self::SUCCESS;

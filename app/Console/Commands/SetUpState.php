@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Group;
+use App\People\SetUpCode;
 use Illuminate\Console\Command;
 
 /**
@@ -19,9 +20,13 @@ final class SetUpState extends Command
     public function handle(): int
     {
         $group = Group::query()->first();
-        $this->line($group === null
-            ? 'It is empty: open the address and set up your group.'
-            : "It belongs to {$group->name}: sign in with your own e-mail and password.");
+        if ($group !== null) {
+            $this->line("It belongs to {$group->name}: sign in with your own e-mail and password.");
+        } else {
+            $code = SetUpCode::current();
+            $this->line("It is empty. Set up your group with this code:  $code");
+            $this->line('or open this address, which carries it:         '.config()->string('app.url')."/#code=$code");
+        }
 
         return self::SUCCESS;
     }

@@ -24,7 +24,7 @@ final class SignIns extends Command
 
             return self::FAILURE;
         }
-        foreach (User::query()->orderBy('created_at')->orderBy('id')->get() as $user) {
+        foreach (User::query()->has('membership')->with('membership')->orderBy('created_at')->orderBy('id')->get() as $user) {
             $this->line(sprintf('%-11s %-26s  password  %s', $user->role->value, $user->email, GullwickSeeder::password()));
         }
 

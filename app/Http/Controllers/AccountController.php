@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Doorkeeper;
+use App\Actions\KeepPerson;
 use App\Actions\ResetPassword;
 use App\Actions\SignIn;
 use App\Boards\MeView;
+use App\Http\KnownDevice;
 use App\Models\Device;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,11 +23,11 @@ final class AccountController extends Controller
         if ($request->server('COMPADRE_LAN') === 'yes') {
             $signIn->refuseDemo($fields->text('email'));
         }
-        $user = $signIn($fields->text('email'), $fields->text('password'));
+        $user = $signIn($fields->text('email'), $fields->text('password'), (string) $request->ip(), KnownDevice::of($request, $fields->text('email')));
+        KnownDevice::remember($request, $user);
         $request->session()->regenerate();
-        Device::of($request, $user);
 
-        return new JsonResponse(MeView::of($user));
+        return new JsonResponse(MeView::of($user, Device::of($request, $user)));
     }
 
     public function signOut(Request $request): Response
@@ -39,13 +41,19 @@ final class AccountController extends Controller
 
     public function me(Request $request): JsonResponse
     {
-        return new JsonResponse(MeView::of($this->user($request)));
+        return new JsonResponse(MeView::of($this->user($request), Device::of($request, $this->user($request))));
     }
 
-    public function resetPassword(Request $request, string $token, ResetPassword $reset): Response
+    public function changePassword(Request $request, KeepPerson $keep): Response
     {
-        $fields = $this->fields($request);
-        $reset($fields->text('email'), $token, $fields->text('password'));
+        $keep->changePassword($this->user($request), $this->fields($request));
+
+        return new Response(status: 204);
+    }
+
+    public function resetPassword(Request $request, ResetPassword $reset): Response
+    {
+        $reset->byLink($this->fields($request));
 
         return new Response(status: 204);
     }

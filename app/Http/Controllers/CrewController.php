@@ -10,6 +10,7 @@ use App\Actions\KeepLearner;
 use App\Actions\WalkIn;
 use App\Boards\KeptBoard;
 use App\Boards\LearnerPage;
+use App\Boards\LearnerRecord;
 use App\Models\Learner;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
@@ -27,6 +28,12 @@ final class CrewController extends Controller
     public function learner(Request $request, Learner $learner, LearnerPage $page): JsonResponse
     {
         return new JsonResponse($page->of($this->group($request), $learner));
+    }
+
+    /** All there is of one learner, as a file. */
+    public function record(Request $request, Learner $learner, LearnerRecord $record): JsonResponse
+    {
+        return new JsonResponse($record->of($this->group($request), $learner), 200, ['Content-Disposition' => 'attachment; filename="learner.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     public function change(Request $request, Learner $learner, KeepLearner $keep): JsonResponse

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Doorkeeper;
+use App\Actions\HandInChecks;
 use App\Actions\InvitePerson;
 use App\Actions\JoinByLink;
+use App\Actions\KeepPerson;
 use App\Actions\SignOutDevice;
 use App\Boards\DeviceList;
+use App\Boards\LeftCheckList;
 use App\Boards\MeView;
 use App\Boards\PeopleView;
+use App\Http\KnownDevice;
 use App\Http\NotHere;
 use App\Models\Device;
 use App\Models\Invitation;
 use App\Models\Role;
+use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -38,19 +43,56 @@ final class PeopleController extends Controller
         return new Response(status: 204);
     }
 
-    public function joinAbout(string $token, JoinByLink $join): JsonResponse
+    public function joinAbout(Request $request, JoinByLink $join): JsonResponse
     {
-        return new JsonResponse($join->about($token));
+        return new JsonResponse($join->about($this->fields($request)->text('token')));
     }
 
-    public function join(Request $request, string $token, JoinByLink $join): JsonResponse
+    public function join(Request $request, JoinByLink $join): JsonResponse
     {
-        $user = $join($token, $this->fields($request));
+        $user = $join($this->fields($request)->text('token'), $this->fields($request));
         Doorkeeper::guard()->login($user);
+        KnownDevice::remember($request, $user);
         $request->session()->regenerate();
-        Device::of($request, $user);
 
-        return new JsonResponse(MeView::of($user), 201);
+        return new JsonResponse(MeView::of($user, Device::of($request, $user)), 201);
+    }
+
+    public function changeRole(Request $request, User $person, KeepPerson $keep): Response
+    {
+        $keep->changeRole($this->group($request), $person, Role::from($this->fields($request)->text('role')));
+
+        return new Response(status: 204);
+    }
+
+    public function endAccess(Request $request, User $person, KeepPerson $keep): Response
+    {
+        $keep->endAccess($this->group($request), $person);
+
+        return new Response(status: 204);
+    }
+
+    /** From a phone that is not signed in any more; it is told whether its access has ended. */
+    public function handIn(Request $request, HandInChecks $handIn): JsonResponse
+    {
+        return new JsonResponse(['ended' => $handIn->handIn($this->fields($request))]);
+    }
+
+    public function leftChecks(Request $request, LeftCheckList $list): JsonResponse
+    {
+        return new JsonResponse(['checks' => $list->of($this->group($request))]);
+    }
+
+    public function acceptLeft(Request $request, HandInChecks $handIn): JsonResponse
+    {
+        return new JsonResponse(['taken' => $handIn->accept($this->user($request), $this->group($request), $this->fields($request)->texts('ids'))]);
+    }
+
+    public function refuseLeft(Request $request, HandInChecks $handIn): Response
+    {
+        $handIn->refuse($this->group($request), $this->fields($request)->texts('ids'));
+
+        return new Response(status: 204);
     }
 
     public function devices(Request $request): JsonResponse

@@ -47,14 +47,20 @@ final class RemoteController extends Controller
         return new JsonResponse($this->hand->take($this->fields($request)->text('code')), 201);
     }
 
-    public function phone(Request $request, string $token): AnyResponse
+    public function phone(Request $request): AnyResponse
     {
-        return $this->answer($request, $this->hand->held($token));
+        return $this->answer($request, $this->hand->held(self::token($request)));
     }
 
-    public function turn(Request $request, string $token): AnyResponse
+    public function turn(Request $request): AnyResponse
     {
-        return $this->answer($request, $this->hand->turn($this->hand->held($token), $this->fields($request)->whole('step')));
+        return $this->answer($request, $this->hand->turn($this->hand->held(self::token($request)), $this->fields($request)->whole('step')));
+    }
+
+    /** What the phone holds comes in a header: addresses are written down on the way. */
+    private static function token(Request $request): string
+    {
+        return $request->headers->get('X-Remote') ?? '';
     }
 
     private function answer(Request $request, Remote $remote): AnyResponse

@@ -23,10 +23,12 @@ final readonly class HoldToApi
     public function handle(Request $request, Closure $next): Response
     {
         $path = '/'.$request->route()->uri();
+        $this->holdPath($request, $path);
         $this->holdQuery($request, $path);
         $schema = $this->document->bodySchema($path, $request->method());
         if ($schema !== null) {
-            if (! $request->isJson()) {
+            // Exactly this: another site's form may send anything that merely looks like it, without being asked first.
+            if (preg_match('#^application/json(; ?charset=utf-8)?$#i', $request->headers->get('Content-Type') ?? '') !== 1) {
                 throw Refusal::of('', $request->header('Content-Type'), 'a body in JSON (Content-Type: application/json)');
             }
             $this->document->hold(Json::read($request->getContent()), $schema);
@@ -34,6 +36,20 @@ final readonly class HoldToApi
 
         /** @var Response */
         return $next($request);
+    }
+
+    private function holdPath(Request $request, string $path): void
+    {
+        foreach ($this->document->parameters($path, $request->method()) as $parameter) {
+            if ($parameter['in'] !== 'path') {
+                continue;
+            }
+            try {
+                $this->document->hold($request->route()->originalParameter($parameter['name']), $parameter['schema']);
+            } catch (Refusal $fault) {
+                throw $fault->below('/'.$parameter['name']);
+            }
+        }
     }
 
     private function holdQuery(Request $request, string $path): void

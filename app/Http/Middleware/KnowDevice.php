@@ -25,11 +25,12 @@ final class KnowDevice
     {
         $user = $request->user();
         if ($user instanceof User && $request->hasSession()) {
+            if ($user->membership === null) {
+                $this->turnAway($request);
+            }
             $device = Device::of($request, $user);
             if ($device->revoked_at !== null) {
-                Doorkeeper::guard()->logout();
-                $request->session()->invalidate();
-                throw new DeviceSignedOut;
+                $this->turnAway($request);
             }
             if ($device->seen_at->lt(CarbonImmutable::now()->subMinutes(self::SEEN_MINUTES))) {
                 $device->update(['seen_at' => CarbonImmutable::now()]);
@@ -38,5 +39,12 @@ final class KnowDevice
 
         /** @var Response */
         return $next($request);
+    }
+
+    private function turnAway(Request $request): never
+    {
+        Doorkeeper::guard()->logout();
+        $request->session()->invalidate();
+        throw new DeviceSignedOut;
     }
 }

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching;
 
+use Compadre\Core\Checking\Level;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
 
 /**
  * A badge or rank as its pack describes it. Ages in years, both included.
  */
 final readonly class BadgePack
 {
-    /** @param  list<string>  $after  badges that come before it */
+    /**
+     * @param  list<string>  $after  badges that come before it
+     * @param  bool  $scenario  whether it belongs to the sample scenario, and is offered to no real group
+     */
     public function __construct(
         public string $id,
         public int $version,
@@ -21,6 +26,7 @@ final readonly class BadgePack
         public int $ageTo,
         public Requirement $requirement,
         public array $after = [],
+        public bool $scenario = false,
     ) {
     }
 
@@ -30,8 +36,35 @@ final readonly class BadgePack
 
         return new self(
             $pack->text('id'), $pack->whole('version'), $pack->text('name'), $pack->text('about'),
-            $ages->whole('from'), $ages->whole('to'), Requirement::from($pack->object('requirement')), $pack->texts('after'),
+            $ages->whole('from'), $ages->whole('to'), Requirement::from($pack->object('requirement')), $pack->texts('after'), $pack->flag('scenario'),
         );
+    }
+
+    /**
+     * A badge made by ticking knots: all of them, or any so many.
+     *
+     * @param  non-empty-list<string>  $knots
+     * @param  ?int  $any  so many of them are enough; null: all
+     * @param  list<string>  $taken  ids that other badges have
+     * @return array<string, mixed> as packs/schema/badge.schema.json
+     */
+    public static function ofTicked(string $name, array $knots, ?int $any, int $ageFrom, int $ageTo, array $taken): array
+    {
+        if ($any !== null && $any > count($knots)) {
+            throw Refusal::saying('/any', $any, 'at most the '.count($knots).' knots that are ticked', 'More knots are asked for than are ticked.');
+        }
+        $plain = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), '-');
+        $start = substr(preg_match('/^[a-z]/', $plain) === 1 ? $plain : trim("badge-$plain", '-'), 0, 50);
+        $id = rtrim($start, '-');
+        for ($number = 2; in_array($id, $taken, true); $number++) {
+            $id = rtrim($start, '-')."-$number";
+        }
+        $leaves = array_map(static fn (string $knot): array => ['knot' => $knot, 'level' => Level::HasIt->value], $knots);
+
+        return [
+            'id' => $id, 'version' => 1, 'name' => $name, 'about' => $any === null ? 'All the knots ticked.' : "Any $any of the knots ticked.", 'ages' => ['from' => $ageFrom, 'to' => $ageTo],
+            'requirement' => $any === null ? ['all' => $leaves] : ['choose' => $any, 'of' => $leaves],
+        ];
     }
 
     /** @return list<string> the knots it names, each once */

@@ -52,6 +52,18 @@ final readonly class BadgeShelf
         return $latest;
     }
 
+    /**
+     * Those that a group may begin with.
+     *
+     * @param  bool  $scenario  whether the sample scenario is played here
+     * @param  list<string>  $chosen  badges it works toward already
+     * @return array<string, BadgePack>
+     */
+    public function offered(bool $scenario, array $chosen = []): array
+    {
+        return array_filter($this->all(), static fn (BadgePack $badge): bool => $scenario || ! $badge->scenario || in_array($badge->id, $chosen, true));
+    }
+
     public function has(string $id): bool
     {
         return isset($this->badges[$id]);

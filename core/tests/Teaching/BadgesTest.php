@@ -57,7 +57,9 @@ it('keeps every version, the latest first, those for the youngest at the head', 
     $shelf = badgeShelf()->with([$second, $first]);
     expect($shelf->badge('showpiece')->version)->toBe(2)->and($shelf->inVersion('showpiece', 1)?->knots())->toBe(['overhand']);
     expect($shelf->inVersion('showpiece', 9)?->version)->toBe(2)->and($shelf->inVersion('nowhere', 1))->toBeNull();
-    expect(array_keys($shelf->all()))->toBe(['lantern-hand', 'showpiece', 'rigger', 'green-captain']);
+    expect(array_keys($shelf->all()))->toBe(['first-knots', 'lantern-hand', 'showpiece', 'rigger', 'useful-knots', 'green-captain', 'knots-at-work']);
+    // No real group is offered those of the sample scenario, unless it works toward them already.
+    expect(array_keys($shelf->offered(false, ['rigger'])))->toBe(['first-knots', 'showpiece', 'rigger', 'useful-knots', 'knots-at-work']);
     expect(fn () => $shelf->badge('sailor'))->toThrow(Refusal::class, 'green-captain');
     // A group's own version of a badge that comes with the app takes its place.
     expect(badgeShelf()->with([written('rigger', ['knot' => 'overhand', 'level' => 'has_it'], ['version' => 7])])->badge('rigger')->version)->toBe(7);
@@ -72,4 +74,19 @@ it('finds what does not hold together', function (): void {
     $ring = badgeShelf()->with([written('a', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['c']]), written('b', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['a']])]);
     expect($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library)[0])->toContain('c, b, a');
     expect(fn () => written('none', ['choose' => 3, 'of' => [['say' => 'one'], ['say' => 'two']]]))->toThrow(Refusal::class, 'from 1 to 2');
+});
+
+it('makes a badge of ticked knots, under an id no other has', function (): void {
+    $library = Library::at(dirname(__DIR__, 3).'/packs');
+    $all = BadgePack::ofTicked('Harbour Watch', ['overhand', 'bowline'], null, 8, 12, ['harbour-watch']);
+    expect($all)->toMatchArray(['id' => 'harbour-watch-2', 'ages' => ['from' => 8, 'to' => 12], 'requirement' => ['all' => [['knot' => 'overhand', 'level' => 'has_it'], ['knot' => 'bowline', 'level' => 'has_it']]]]);
+    $any = BadgePack::ofTicked('7 Knots!', ['overhand', 'bowline'], 1, 8, 12, []);
+    expect($any['id'])->toBe('badge-7-knots')->and($any['requirement']['choose'])->toBe(1);
+    // A name of no letters, and one as long as a name may be.
+    foreach (['узел', str_repeat('Watch ', 13)] as $name) {
+        $pack = BadgePack::ofTicked($name, ['overhand'], null, 8, 12, []);
+        expect($pack['id'])->toMatch('/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/')->and(strlen($pack['id']))->toBeLessThan(60);
+        expect(badgeShelf()->faults(BadgePack::from(Fields::of($pack)), $library))->toBe([]);
+    }
+    expect(fn () => BadgePack::ofTicked('Too many', ['overhand'], 2, 8, 12, []))->toThrow(Refusal::class, 'More knots');
 });

@@ -1,23 +1,24 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
+import { afterHash } from './afterHash';
 import { Doorway } from './Doorway';
 
 type Invitation = { group: string; role: Schemas['Role']; expires_at: string };
 
 export function JoinPage() {
-  const { token = '' } = useParams();
+  const token = afterHash();
   const navigate = useNavigate();
   const [person, setPerson] = useState({ name: '', email: '', password: '' });
-  const about = useQuery({ queryKey: ['join', token], queryFn: () => call<Invitation>('GET', `/api/join/${token}`), retry: false });
+  const about = useQuery({ queryKey: ['join', token], queryFn: () => call<Invitation>('POST', '/api/join/about', { token }), retry: false });
   const join = useMutation({
-    mutationFn: () => call<Schemas['Me']>('POST', `/api/join/${token}`, person),
+    mutationFn: () => call<Schemas['Me']>('POST', '/api/join', { token, ...person }),
     onSuccess: (me) => {
       queryClient.clear();
       queryClient.setQueryData(meQuery.queryKey, me);

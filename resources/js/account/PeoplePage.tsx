@@ -4,6 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { peopleQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { moment, number } from '../words/format';
 import { words } from '../words/en';
@@ -21,10 +22,11 @@ export function PeoplePage() {
         {people.data.people.map((person) => (
           <li key={person.id} className="flex flex-wrap items-baseline justify-between gap-x-4 px-4 py-3">
             <span><strong>{person.name}</strong>{person.you && <span className="text-soft"> ({words.people.you})</span>}<span className="block text-sm text-soft">{person.email}</span></span>
-            <span>{words.roles[person.role]}</span>
+            <Person person={person} />
           </li>
         ))}
       </ul>
+      <LeftChecks />
       <Invite />
       <Devices />
       <OpenLinks links={people.data.invitations} />
@@ -33,6 +35,59 @@ export function PeoplePage() {
         <ul>{people.data.ropes.map((rope) => <li key={rope.id}>{rope.name}, {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material].toLowerCase()}{rope.is_usual && ` (${words.people.usual})`}</li>)}</ul>
       </section>
     </div>
+  );
+}
+
+type Listed = Schemas['People']['people'][number];
+const ROLES = ['lead', 'instructor', 'helper'] as const;
+
+/** What one person may do, and an end to it. */
+function Person({ person }: { person: Listed }) {
+  const [ending, setEnding] = useState(false);
+  const again = (): void => { setEnding(false); void queryClient.invalidateQueries(); };
+  const change = useMutation({ mutationFn: (role: Schemas['Role']) => call('PUT', `/api/people/${person.id}`, { role }), onSettled: again });
+  const end = useMutation({ mutationFn: () => call('DELETE', `/api/people/${person.id}`), onSuccess: again });
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <select aria-label={words.people.changeRole(person.name)} value={person.role} disabled={change.isPending} onChange={(event) => change.mutate(event.target.value as Schemas['Role'])} className="min-h-12 rounded-lg border border-soft bg-card px-2">
+        {ROLES.map((role) => <option key={role} value={role}>{words.roles[role]}</option>)}
+      </select>
+      <Button look="quiet" onClick={() => setEnding(true)}>{words.people.endAccess}<span className="sr-only">: {person.name}</span></Button>
+      {change.error && <span className="w-full"><Faults error={change.error} /></span>}
+      <Sheet open={ending} onClose={() => setEnding(false)} title={words.people.endOf(person.name)} about={words.people.endAbout}>
+        <div className="flex flex-col gap-3">
+          <Faults error={end.error} />
+          <Button className="text-notyet" disabled={end.isPending} onClick={() => end.mutate()}>{words.people.endGo(person.name)}</Button>
+          <Button look="signal" onClick={() => setEnding(false)}>{words.cancel}</Button>
+        </div>
+      </Sheet>
+    </span>
+  );
+}
+
+/** What still waited on phones whose access has ended, to be taken in or let go. */
+function LeftChecks() {
+  const left = useQuery({ queryKey: ['left-checks'], queryFn: () => call<{ checks: Schemas['LeftCheck'][] }>('GET', '/api/left-checks') });
+  const again = (): void => void queryClient.invalidateQueries();
+  const accept = useMutation({ mutationFn: (ids: string[]) => call('POST', '/api/left-checks/accept', { ids }), onSuccess: again });
+  const refuse = useMutation({ mutationFn: (ids: string[]) => call('POST', '/api/left-checks/refuse', { ids }), onSuccess: again });
+  if (!left.data || left.data.checks.length === 0) return null;
+  const { checks } = left.data;
+  return (
+    <section aria-labelledby="left" className="rounded-xl border-2 border-notyet bg-card p-4">
+      <h2 id="left" className="mb-1 text-xl">{words.people.left}</h2>
+      <p className="mb-2 text-sm text-soft">{words.people.leftAbout}</p>
+      <Faults error={accept.error ?? refuse.error} />
+      <ul className="mb-3 divide-y divide-line">
+        {checks.map((one) => (
+          <li key={one.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
+            <span><strong>{one.learner ?? words.people.leftGone}</strong>: {words.people.leftLine(one.knot, moment(one.at))}<span className="block text-sm text-soft">{words.sync.tappedBy(one.who)}</span></span>
+            <Button look="quiet" disabled={refuse.isPending} onClick={() => refuse.mutate([one.id])}>{words.people.letGo}<span className="sr-only">: {one.learner}, {one.knot}</span></Button>
+          </li>
+        ))}
+      </ul>
+      <Button look="signal" disabled={accept.isPending} onClick={() => accept.mutate(checks.map((one) => one.id))}>{words.people.takeIn(checks.length)}</Button>
+    </section>
   );
 }
 
@@ -77,7 +132,7 @@ function Invite() {
 }
 
 function LinkShown({ token }: { token: string }) {
-  const link = `${window.location.origin}/join/${token}`;
+  const link = `${window.location.origin}/join#${token}`;
   const [image, setImage] = useState('');
   const [copied, setCopied] = useState(false);
   useEffect(() => { void import('qrcode').then((code) => code.toDataURL(link, { margin: 2, width: 220 })).then(setImage); }, [link]);

@@ -1,19 +1,18 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { call } from '../api/client';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
+import { afterHash } from './afterHash';
 import { Doorway } from './Doorway';
 
 export function ResetPage() {
-  const { token = '' } = useParams();
-  const [query] = useSearchParams();
-  const [email, setEmail] = useState(query.get('email') ?? '');
+  const token = afterHash();
   const [password, setPassword] = useState('');
-  const reset = useMutation({ mutationFn: () => call('POST', `/api/reset/${token}`, { email, password }) });
+  const reset = useMutation({ mutationFn: () => call('POST', '/api/reset', { token, password }) });
   return (
     <Doorway title={words.reset.title} lead={reset.isSuccess ? words.reset.done : words.join.passwordHint}>
       {reset.isSuccess ? (
@@ -21,7 +20,6 @@ export function ResetPage() {
       ) : (
         <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); reset.mutate(); }}>
           <Faults error={reset.error} />
-          <TextField label={words.signIn.email} type="email" autoComplete="username" required value={email} onChange={(event) => setEmail(event.target.value)} />
           <TextField label={words.signIn.password} type="password" autoComplete="new-password" required minLength={10} value={password} onChange={(event) => setPassword(event.target.value)} />
           <Button look="signal" type="submit" disabled={reset.isPending}>{words.reset.go}</Button>
         </form>

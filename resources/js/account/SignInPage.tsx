@@ -9,19 +9,20 @@ import { stay } from '../shell/offline';
 import { words } from '../words/en';
 import { Doorway } from './Doorway';
 
-export function SignInPage({ demo }: { demo: boolean }) {
+export function SignInPage({ demo, onIn }: { demo: boolean; onIn: () => void }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/sign-in', { email, password }),
     onSuccess: (me) => {
       stay();
+      onIn();
       queryClient.setQueryData(meQuery.queryKey, me);
       void queryClient.invalidateQueries({ queryKey: houseQuery.queryKey });
     },
   });
   return (
-    <Doorway title={words.signIn.title} lead={words.signIn.lead}>
+    <Doorway title={words.signIn.title(new Date().getHours())} lead={words.signIn.lead}>
       <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); signIn.mutate(); }}>
         <Faults error={signIn.error} />
         <TextField label={words.signIn.email} type="email" autoComplete="username" required value={email} onChange={(event) => setEmail(event.target.value)} />

@@ -28,8 +28,8 @@ function token(): string | null {
   return found?.[1] ? decodeURIComponent(found[1]) : null;
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json' };
+async function send(method: string, path: string, body: unknown, more: Record<string, string>): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json', ...more };
   if (method !== 'GET') {
     if (!token()) await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
     headers['X-XSRF-TOKEN'] = token() ?? '';
@@ -41,13 +41,13 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
 }
 
 /** One call to the server. A stale security token is renewed once. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
   let response: Response;
   try {
-    response = await send(method, path, body);
+    response = await send(method, path, body, headers);
     if (response.status === 419) {
       await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
-      response = await send(method, path, body);
+      response = await send(method, path, body, headers);
     }
   } catch {
     throw new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);

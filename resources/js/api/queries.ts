@@ -93,6 +93,6 @@ export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => c
 
 export const badgesQuery = queryOptions({
   queryKey: ['badges'],
-  queryFn: () => call<{ badges: Schemas['BadgeAbout'][] }>('GET', '/api/badges'),
+  queryFn: () => call<{ badges: Schemas['BadgeAbout'][]; knots: { id: string; name: string; family: string }[] }>('GET', '/api/badges'),
   staleTime: Infinity,
 });

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { keep, store } from '../outbox/store';
-import { answerTo, noteKept, sync } from '../outbox/sync';
+import { answerTo, noteKept, signedIn, sync } from '../outbox/sync';
 import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];
@@ -28,7 +28,7 @@ export async function walkIn(name: string, meeting: string | null): Promise<stri
   return id;
 }
 
-export type Draft = Omit<NewEvent, 'id' | 'schema' | 'device' | 'device_seq' | 'observed_at'>;
+export type Draft = Omit<NewEvent, 'id' | 'schema' | 'by' | 'device' | 'device_seq' | 'observed_at'>;
 
 /** How long the answer of the server is waited for before the device's own is shown, in milliseconds. */
 const PATIENCE = 2_500;
@@ -39,9 +39,10 @@ const PATIENCE = 2_500;
  */
 export async function record(draft: Draft, who: string, provisional: Pick<Answer, 'verdict' | 'next'>, patience = PATIENCE): Promise<Answer & { provisional: boolean }> {
   const id = uuid7();
+  const me = signedIn();
   await keep((device, seq) => ({
-    id, seq, state: 'waiting', who, verdict: words.verdicts[provisional.verdict],
-    event: { ...draft, id, schema: 1, device, device_seq: seq, observed_at: new Date().toISOString() },
+    id, seq, state: 'waiting', who, ...(me ? { of: me.user.name } : {}), verdict: words.verdicts[provisional.verdict],
+    event: { ...draft, ...(me ? { by: me.user.id } : {}), id, schema: 1, device, device_seq: seq, observed_at: new Date().toISOString() },
   }));
   await noteKept();
   const answer = await answerTo(id, patience);

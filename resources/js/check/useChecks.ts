@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { words } from '../words/en';
 import { ApiProblem } from '../api/client';
+import { signedIn } from '../outbox/sync';
 import { type Answer, type Draft, record } from './events';
 
 /** Whom and what a check is about. */
@@ -15,9 +16,11 @@ export type Last = { text: string; next: string; undo: Done | null };
 const UNDONE = 10;
 const KEPT = 'compadre-undo';
 
+/** What can be taken back is whoever tapped it's to take back. */
 function keptDone(): Done[] {
   try {
-    return JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as Done[];
+    const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as { by: string | undefined; done: Done[] } | null;
+    return kept !== null && kept.by === signedIn()?.user.id ? kept.done : [];
   } catch {
     return [];
   }
@@ -34,7 +37,7 @@ export function useChecks() {
   });
 
   const keepDone = (now: Done[]): void => {
-    sessionStorage.setItem(KEPT, JSON.stringify(now));
+    sessionStorage.setItem(KEPT, JSON.stringify({ by: signedIn()?.user.id, done: now }));
     setDone(now);
   };
 

@@ -88,7 +88,7 @@ function Archived() {
   return (
     <details className="print:hidden">
       <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">{words.crew.archived(archived.data.learners.length)}</summary>
-      <ul>{archived.data.learners.map((one) => <li key={one.id} className="flex items-center gap-3">{one.name} <Button look="quiet" onClick={() => back.mutate(one.id)}>{words.crew.takeBack}</Button></li>)}</ul>
+      <ul>{archived.data.learners.map((one) => <li key={one.id} className="flex items-center gap-3"><Link to={`/crew/${one.id}`} className="underline">{one.name}</Link> <Button look="quiet" onClick={() => back.mutate(one.id)}>{words.crew.takeBack}</Button></li>)}</ul>
     </details>
   );
 }

@@ -42,7 +42,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
         <summary className="min-h-12 content-center font-semibold">{words.crew.erase}</summary>
         <p className="mb-3">{words.crew.eraseAbout(learner.name)}</p>
         <div className="flex flex-wrap gap-3">
-          <a href={`/api/learners/${learner.id}`} download={`${learner.id}.json`} className="inline-flex min-h-12 items-center rounded-lg border border-line bg-card px-4 font-semibold">{words.crew.eraseExport}</a>
+          <a href={`/api/learners/${learner.id}/record`} download className="inline-flex min-h-12 items-center rounded-lg border border-line bg-card px-4 font-semibold">{words.crew.eraseExport}</a>
           <Button disabled={erase.isPending} onClick={() => erase.mutate()} className="text-notyet">{words.crew.eraseGo(learner.name)}</Button>
         </div>
       </details>

@@ -87,7 +87,7 @@ function History({ history, knots, learner }: { history: Page['history']; knots:
           <li key={entry.id} className={`py-2 ${entry.taken_back ? 'line-through opacity-70' : ''}`}>
             <span className="flex flex-wrap justify-between gap-x-3"><strong>{knots[entry.knot] ?? entry.knot}: {entry.kind === 'prior' ? words.crew.prior : words.verdicts[entry.verdict]}</strong><span className="text-sm text-soft">{dayShort(entry.day)} {words.crew.by(entry.by)}</span></span>
             <span className="text-sm text-soft">
-              {[entry.words, entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`), entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)), entry.kind === 'overrule' ? words.crew.overrule : '', entry.clock_off ? words.crew.clockOff : '', entry.note ?? ''].filter((part) => part !== '').join(' ')}
+              {[entry.words, entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`), entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)), entry.kind === 'overrule' ? words.crew.overrule : '', entry.clock_off ? words.crew.clockOff : '', entry.day_by_server ? words.crew.dayByServer : '', entry.sent_by === null ? '' : words.crew.sentBy(entry.sent_by), entry.note ?? ''].filter((part) => part !== '').join(' ')}
               {entry.taken_back && <span className="inline-block pl-2">({words.crew.takenBack})</span>}
             </span>
             {me.may.teach && !entry.taken_back && <button type="button" className="block min-h-12 text-sm text-soft underline" onClick={() => setAbout(entry)}>{words.crew.otherwise}<span className="sr-only">: {knots[entry.knot] ?? entry.knot}, {dayShort(entry.day)}</span></button>}

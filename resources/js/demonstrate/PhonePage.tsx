@@ -16,12 +16,12 @@ export function PhonePage() {
   const [remote, setRemote] = useState<Remote | null>(null);
   const [code, setCode] = useState('');
   const [fault, setFault] = useState<string | undefined>(undefined);
-  usePolled(token === null ? null : `/api/remote/${token}`, setRemote, () => {
+  usePolled(token === null ? null : '/api/remote', setRemote, () => {
     sessionStorage.removeItem(KEPT);
     setToken(null);
     setRemote(null);
     setFault(words.phone.ended);
-  });
+  }, token ?? '');
   const take = (): void => {
     void call<{ token: string; remote: Remote }>('POST', '/api/remote', { code }).then((answer) => {
       sessionStorage.setItem(KEPT, answer.token);
@@ -48,7 +48,7 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
   const turn = (by: number): void => {
     const step = Math.max(1, Math.min(remote.steps, remote.step + by));
     onTurned({ ...remote, step });
-    void call<Remote>('PUT', `/api/remote/${token}`, { step }).then(onTurned).catch(() => undefined);
+    void call<Remote>('PUT', '/api/remote', { step }, { 'X-Remote': token }).then(onTurned).catch(() => undefined);
   };
   const name = remote.knot.replaceAll('-', ' ');
   return (

@@ -3,8 +3,8 @@ import { ApiProblem, call, type Schemas } from '../api/client';
 
 export type Remote = Schemas['Remote'];
 
-/** Asks once a second what is shown; where nothing has changed the server answers with an empty page. */
-export function usePolled(path: string | null, onNews: (remote: Remote) => void, onGone: () => void): void {
+/** Asks once a second what is shown; where nothing has changed the server answers with an empty page. A phone shows what it holds. */
+export function usePolled(path: string | null, onNews: (remote: Remote) => void, onGone: () => void, remote = ''): void {
   const now = useRef({ onNews, onGone });
   useEffect(() => { now.current = { onNews, onGone }; });
   useEffect(() => {
@@ -12,7 +12,7 @@ export function usePolled(path: string | null, onNews: (remote: Remote) => void,
     let tag = '';
     let stopped = false;
     const ask = async (): Promise<void> => {
-      const answer = await fetch(path, { headers: { Accept: 'application/json', ...(tag === '' ? {} : { 'If-None-Match': tag }) }, credentials: 'same-origin', cache: 'no-store' }).catch(() => null);
+      const answer = await fetch(path, { headers: { Accept: 'application/json', ...(remote === '' ? {} : { 'X-Remote': remote }), ...(tag === '' ? {} : { 'If-None-Match': tag }) }, credentials: 'same-origin', cache: 'no-store' }).catch(() => null);
       if (stopped || !answer) return;
       if (answer.status === 404 || answer.status === 401) now.current.onGone();
       if (answer.status !== 200) return;
@@ -25,7 +25,7 @@ export function usePolled(path: string | null, onNews: (remote: Remote) => void,
       stopped = true;
       clearInterval(clock);
     };
-  }, [path]);
+  }, [path, remote]);
 }
 
 const KEPT = 'screen';

@@ -3,8 +3,8 @@ import type { Schemas } from '../api/client';
 
 export type NewEvent = Schemas['NewCheckEvent'];
 
-/** A check on this device: waiting for the network, or refused by the server, with its words. */
-export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' | 'refused'; fault?: string; who: string; verdict: string };
+/** A check on this device: waiting for the network, or refused by the server, with its words. `of` is the name of whoever tapped it. */
+export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' | 'refused'; fault?: string; who: string; verdict: string; of?: string };
 
 /** A learner who just came along, under an id made here; it goes ahead of every check. */
 export type WalkIn = { id: string; name: string; meeting: string | null; state: 'waiting' | 'sent' };

@@ -1,16 +1,21 @@
-import { ApiProblem, call, type Schemas } from '../api/client';
-import { queryClient, runSheetQuery } from '../api/queries';
+import { ApiProblem, call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
+import { meQuery, queryClient, runSheetQuery } from '../api/queries';
 import { serverNow } from '../api/time';
 import { type Kept, type KeptStep, store } from './store';
 
 export type Answer = Schemas['CheckAnswer'];
 
-/** What the device says about what is not on the server yet: checks, and what else was noted of the evening. */
-export type SyncState = { waiting: number; notes: number; refused: number; trouble: 'none' | 'network' | 'sign-in' };
+/**
+ * What the device says about what is not on the server yet: checks, what else was noted of the evening, and checks that somebody
+ * else tapped here, which wait for them.
+ */
+export type SyncState = { waiting: number; notes: number; refused: number; others: Others; trouble: 'none' | 'network' | 'sign-in' };
+export type Others = { count: number; names: string[] };
 
 const BATCH = 100;
+const HAND_IN = 'hand-in';
 
-let state: SyncState = { waiting: 0, notes: 0, refused: 0, trouble: 'none' };
+let state: SyncState = { waiting: 0, notes: 0, refused: 0, others: { count: 0, names: [] }, trouble: 'none' };
 const listeners = new Set<() => void>();
 /** Who waits for the server's answer to an event, by its id. */
 const asked = new Map<string, (answer: Answer) => void>();
@@ -22,10 +27,22 @@ export function onSync(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
+const waitingHere = (): Promise<Kept[]> => store.events.where('state').equals('waiting').sortBy('seq');
+
+/** Who is signed in here, as far as this device knows. */
+export const signedIn = (): Schemas['Me'] | null => queryClient.getQueryData<Schemas['Me'] | null>(meQuery.queryKey) ?? null;
+
+/** Whether whoever is signed in tapped it; what an app of before kept says nothing of that. */
+function isMine(one: Kept): boolean {
+  const me = signedIn();
+  return one.event.by === undefined || me === null || one.event.by === me.user.id;
+}
+
 async function tell(trouble: SyncState['trouble']): Promise<void> {
   const counted = (table: 'events' | 'walkIns' | 'steps', what: string): Promise<number> => store.table(table).where('state').equals(what).count();
-  const [waiting, refused, ...notes] = await Promise.all([counted('events', 'waiting'), counted('events', 'refused'), counted('walkIns', 'waiting'), store.roll.count(), counted('steps', 'waiting')]);
-  state = { waiting, notes: notes.reduce((sum, n) => sum + n, 0), refused, trouble };
+  const [kept, refused, ...notes] = await Promise.all([waitingHere(), counted('events', 'refused'), counted('walkIns', 'waiting'), store.roll.count(), counted('steps', 'waiting')]);
+  const others = kept.filter((one) => !isMine(one));
+  state = { waiting: kept.length - others.length, notes: notes.reduce((sum, n) => sum + n, 0), refused, others: { count: others.length, names: [...new Set(others.map((one) => one.of ?? ''))] }, trouble };
   for (const listener of listeners) listener();
 }
 
@@ -97,12 +114,43 @@ export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Prom
   void sync();
 }
 
+/** Whether the server says that somebody else made the check. */
+const isAnothers = (fault: unknown): boolean => fault instanceof ApiProblem && fault.status === 422 && fault.faults.some((one) => one.field.endsWith('/by'));
+
+/** A lead sends on what others tapped on this device, under both names. */
+export async function sendOn(): Promise<void> {
+  const others = (await waitingHere()).filter((one) => !isMine(one));
+  for (let at = 0; at < others.length; at += BATCH) await sendOrSplit(others.slice(at, at + BATCH));
+  await tell('none');
+  await queryClient.invalidateQueries();
+}
+
+/** What a device proves by that it was signed in here once its access has ended. */
+export const keepKey = (me: Schemas['Me']): Promise<unknown> => store.about.put({ name: HAND_IN, value: `${me.user.id} ${me.hand_in}` });
+
+/**
+ * Where access from this device has ended, hands in what the one it belonged to still had waiting; a lead takes it in.
+ *
+ * @returns whether access has ended: then nothing of the group may stay here
+ */
+export async function handIn(): Promise<boolean> {
+  const [person, key] = String((await store.about.get(HAND_IN))?.value ?? '').split(' ');
+  if (!person || !key) return false;
+  for (;;) {
+    const events = (await waitingHere()).filter((one) => one.event.by === undefined || one.event.by === person).slice(0, BATCH);
+    const answer = await call<{ ended: boolean }>('POST', '/api/left-checks', { key, sent_at: new Date().toISOString(), events: events.map((one) => one.event) }).catch(() => null);
+    if (!answer?.ended) return false;
+    await store.events.bulkDelete(events.map((one) => one.id));
+    if (events.length < BATCH) return true;
+  }
+}
+
 /** A batch the server refuses is sent one by one, so that a single bad event holds up no other. */
 async function sendOrSplit(events: Kept[]): Promise<void> {
   try {
     await send(events);
   } catch (fault) {
-    if (!(fault instanceof ApiProblem) || fault.status < 400 || fault.status >= 500 || [401, 403, 408, 419, 429].includes(fault.status)) throw fault;
+    if (isAnothers(fault) || !(fault instanceof ApiProblem) || fault.status < 400 || fault.status >= 500 || [401, 403, 408, 419, 429].includes(fault.status)) throw fault;
     if (events.length > 1) {
       for (const one of events) await sendOrSplit([one]);
       return;
@@ -121,7 +169,7 @@ async function flush(): Promise<void> {
     await sendRoll();
     await sendSteps();
     for (;;) {
-      const events = await store.events.where('state').equals('waiting').sortBy('seq');
+      const events = (await waitingHere()).filter(isMine);
       if (events.length === 0) break;
       await sendOrSplit(events.slice(0, BATCH));
       sent = true;
@@ -129,7 +177,11 @@ async function flush(): Promise<void> {
     }
     await tell('none');
   } catch (fault) {
-    await tell(fault instanceof ApiProblem && (fault.status === 401 || fault.status === 403) ? 'sign-in' : 'network');
+    const shut = fault instanceof ApiProblem && (fault.status === 401 || fault.status === 403);
+    // Somebody else is signed in by now: asked for anew, and what the last one tapped waits for them.
+    if (isAnothers(fault)) await queryClient.refetchQueries({ queryKey: meQuery.queryKey });
+    if (shut && fault.status === 401 && (await handIn())) window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
+    await tell(shut ? 'sign-in' : isAnothers(fault) ? 'none' : 'network');
   }
   if (sent) await Promise.all(['check', 'crew', 'course', 'learner', 'meeting'].map((key) => queryClient.invalidateQueries({ queryKey: [key] })));
 }
@@ -169,6 +221,6 @@ export async function unsentFile(): Promise<Blob> {
 }
 
 export async function forgetOutbox(): Promise<void> {
-  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear(), store.steps.clear()]);
+  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear(), store.steps.clear(), store.about.delete(HAND_IN)]);
   await tell('none');
 }

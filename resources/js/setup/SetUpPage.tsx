@@ -1,17 +1,26 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { badgesQuery, queryClient } from '../api/queries';
+import { badgesQuery, houseQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { type Answers, emptyAnswers, stepOf, toRequest } from './answers';
 import { BadgeStep, GroupStep, LearnersStep, MeetingsStep, RopeStep, YouStep } from './steps';
 
+/** What a question still wants that its fields cannot say themselves. */
+function missingIn(at: number, answers: Answers): string | null {
+  if (at === 4 && answers.badges.length === 0 && answers.ownKnots.length === 0) return words.setup.noBadge;
+  if (at === 4 && answers.ownKnots.length > 0 && answers.ownName.trim() === '') return words.setup.ownNoName;
+  return at === 5 && answers.dates.length === 0 ? words.setup.noDates : null;
+}
+
 /** The first visit of an empty house: six short questions, then the same screens as everyone. */
-export function SetUpPage({ today }: { today: string }) {
+export function SetUpPage() {
   const badges = useQuery(badgesQuery);
+  const { today } = useQuery(houseQuery).data ?? { today: '' };
   const [at, setAt] = useState(0);
+  const [missing, setMissing] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Answers>(() => emptyAnswers(today));
   const finish = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/setup', toRequest(answers)),
@@ -24,7 +33,7 @@ export function SetUpPage({ today }: { today: string }) {
   const last = words.setup.steps.length - 1;
   const screens = [
     <GroupStep key="group" answers={answers} set={set} />, <YouStep key="you" answers={answers} set={set} />, <LearnersStep key="learners" answers={answers} set={set} />,
-    <RopeStep key="rope" answers={answers} set={set} />, <BadgeStep key="badge" answers={answers} set={set} badges={badges.data.badges} />, <MeetingsStep key="meetings" answers={answers} set={set} />,
+    <RopeStep key="rope" answers={answers} set={set} />, <BadgeStep key="badge" answers={answers} set={set} badges={badges.data.badges} knots={badges.data.knots} />, <MeetingsStep key="meetings" answers={answers} set={set} />,
   ];
   return (
     <main className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-6 px-5 py-8">
@@ -41,8 +50,9 @@ export function SetUpPage({ today }: { today: string }) {
           </li>
         ))}
       </ol>
-      <form className="flex flex-col gap-5" onSubmit={(event) => { event.preventDefault(); if (at < last) setAt(at + 1); else finish.mutate(); }}>
+      <form className="flex flex-col gap-5" onSubmit={(event) => { event.preventDefault(); setMissing(missingIn(at, answers)); if (missingIn(at, answers) !== null) return; if (at < last) setAt(at + 1); else finish.mutate(); }}>
         <Faults error={finish.error} />
+        {missing !== null && <p role="alert" className="font-semibold text-notyet">{missing}</p>}
         {screens[at]}
         <div className="flex justify-between gap-3">
           <Button disabled={at === 0} onClick={() => setAt(at - 1)}>{words.back}</Button>

@@ -1,30 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { houseQuery, meQuery } from '../api/queries';
-import { JoinPage } from '../account/JoinPage';
-import { PeoplePage } from '../account/PeoplePage';
-import { ResetPage } from '../account/ResetPage';
 import { SignInPage } from '../account/SignInPage';
-import { ByLearnerPage } from '../check/ByLearnerPage';
-import { CheckPage } from '../check/CheckPage';
-import { CoursePage } from '../course/CoursePage';
-import { CrewPage } from '../crew/CrewPage';
-import { LearnerPage } from '../crew/LearnerPage';
-import { PocketPage } from '../crew/PocketPage';
-import { DemonstratePage } from '../demonstrate/DemonstratePage';
-import { PhonePage } from '../demonstrate/PhonePage';
-import { CardsPage, HandoutPage } from '../handout/HandoutPage';
-import { KnotMap } from '../knots/KnotMap';
-import { KnotPage } from '../knots/KnotPage';
-import { KnotsPage } from '../knots/KnotsPage';
-import { sync } from '../outbox/sync';
-import { HousePage } from '../house/HousePage';
-import { PackPage } from '../pack/PackPage';
-import { StorePage } from '../pack/StorePage';
-import { GaugePage } from '../print/GaugePage';
-import { SessionPage } from '../session/SessionPage';
-import { SetUpPage } from '../setup/SetUpPage';
+import { keepKey, sync } from '../outbox/sync';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
@@ -32,20 +11,52 @@ import { MeContext } from './me';
 import { meToday } from './today';
 import { isLeaving, keepGroup, keepKnots, startKeeping, tellLeft, warmKnots } from './offline';
 
+/** A page whose script is fetched when it is wanted; the worker keeps all of them for a device without a network. */
+function page<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) {
+  return lazy(async () => ({ default: (await load())[name] }));
+}
+
+const JoinPage = page(() => import('../account/JoinPage'), 'JoinPage');
+const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
+const ResetPage = page(() => import('../account/ResetPage'), 'ResetPage');
+const ByLearnerPage = page(() => import('../check/ByLearnerPage'), 'ByLearnerPage');
+const CheckPage = page(() => import('../check/CheckPage'), 'CheckPage');
+const CoursePage = page(() => import('../course/CoursePage'), 'CoursePage');
+const CrewPage = page(() => import('../crew/CrewPage'), 'CrewPage');
+const LearnerPage = page(() => import('../crew/LearnerPage'), 'LearnerPage');
+const PocketPage = page(() => import('../crew/PocketPage'), 'PocketPage');
+const DemonstratePage = page(() => import('../demonstrate/DemonstratePage'), 'DemonstratePage');
+const PhonePage = page(() => import('../demonstrate/PhonePage'), 'PhonePage');
+const CardsPage = page(() => import('../handout/HandoutPage'), 'CardsPage');
+const HandoutPage = page(() => import('../handout/HandoutPage'), 'HandoutPage');
+const KnotMap = page(() => import('../knots/KnotMap'), 'KnotMap');
+const KnotPage = page(() => import('../knots/KnotPage'), 'KnotPage');
+const KnotsPage = page(() => import('../knots/KnotsPage'), 'KnotsPage');
+const HousePage = page(() => import('../house/HousePage'), 'HousePage');
+const PackPage = page(() => import('../pack/PackPage'), 'PackPage');
+const StorePage = page(() => import('../pack/StorePage'), 'StorePage');
+const GaugePage = page(() => import('../print/GaugePage'), 'GaugePage');
+const SessionPage = page(() => import('../session/SessionPage'), 'SessionPage');
+const SetUpPage = page(() => import('../setup/SetUpPage'), 'SetUpPage');
+
 export function App() {
   return (
-    <Routes>
-      <Route path="/phone" element={<PhonePage />} />
-      <Route path="/join/:token" element={<JoinPage />} />
-      <Route path="/reset/:token" element={<ResetPage />} />
-      <Route path="*" element={<SignedIn />} />
-    </Routes>
+    <Suspense fallback={<Loading />}>
+      <Routes>
+        <Route path="/phone" element={<PhonePage />} />
+        <Route path="/join" element={<JoinPage />} />
+        <Route path="/reset" element={<ResetPage />} />
+        <Route path="*" element={<SignedIn />} />
+      </Routes>
+    </Suspense>
   );
 }
 
 function SignedIn() {
-  const house = useQuery(houseQuery);
-  const me = useQuery({ ...meQuery, enabled: house.data?.signed_in === true, select: (found) => found && meToday(found) });
+  // Until the server has heard of a sign-out, nothing it says of who is signed in counts.
+  const [leaving, setLeaving] = useState(isLeaving);
+  const house = useQuery({ ...houseQuery, enabled: !leaving });
+  const me = useQuery({ ...meQuery, enabled: !leaving && house.data?.signed_in === true, select: (found) => found && meToday(found) });
   const signedIn = me.data !== null && me.data !== undefined;
   const tonight = me.data?.tonight ?? null;
   const ahead = me.data?.ahead;
@@ -57,14 +68,21 @@ function SignedIn() {
     return () => clearTimeout(later);
   }, [signedIn, tonight, ahead]);
   useEffect(() => { if (signedIn) void sync(); }, [signedIn]);
-  useEffect(() => void tellLeft(), []);
-  if (isLeaving()) return <SignInPage demo={house.data?.house === 'demo'} />;
+  const key = me.data ?? null;
+  useEffect(() => { if (key) void keepKey(key); }, [key]);
+  useEffect(() => {
+    const tell = (): void => void tellLeft().then(() => setLeaving(isLeaving()));
+    tell();
+    window.addEventListener('online', tell);
+    return () => window.removeEventListener('online', tell);
+  }, []);
+  if (leaving) return <SignInPage demo={false} onIn={() => setLeaving(false)} />;
   if (house.isError) return <Failure error={house.error} retry={() => void house.refetch()} />;
   if (me.isError) return <Failure error={me.error} retry={() => void me.refetch()} />;
   if (!house.data) return <Loading />;
-  if (house.data.needs_setup) return <SetUpPage today={house.data.today} />;
+  if (house.data.needs_setup) return <SetUpPage />;
   if (house.data.signed_in && me.data === undefined) return <Loading />;
-  if (!me.data) return <SignInPage demo={house.data.house === 'demo'} />;
+  if (!me.data) return <SignInPage demo={house.data.house === 'demo'} onIn={() => undefined} />;
   return (
     <MeContext value={me.data}>
       <Routes>

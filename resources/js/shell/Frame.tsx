@@ -44,7 +44,7 @@ export function Frame() {
         <span className="hidden justify-center rail:flex"><GroupMenu /></span>
       </nav>
       <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 print:p-0 rail:px-8 rail:pt-7 rail:pb-10">
-        <SyncBar online={online} />
+        <SyncBar online={online} mayPlan={me.may.plan} />
         <Outlet />
       </main>
     </div>

@@ -1,6 +1,6 @@
-import { LogOut, Menu, Moon, Package, Settings2, Sun, UserPlus } from 'lucide-react';
+import { KeyRound, LogOut, Menu, Moon, Package, Settings2, Sun, UserPlus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { words } from '../words/en';
 import { Button } from '../ui/Button';
@@ -10,18 +10,23 @@ import { useMe } from './me';
 import { leave } from './offline';
 import { currentScheme, toggleScheme } from './scheme';
 
+const PasswordSheet = lazy(async () => ({ default: (await import('../account/PasswordSheet')).PasswordSheet }));
+
 const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-highlighted:bg-wash';
 
 export function GroupMenu() {
   const me = useMe();
   const navigate = useNavigate();
   const [scheme, setScheme] = useState(currentScheme);
-  const { waiting, notes, refused } = useSync();
+  const { waiting, notes, refused, others } = useSync();
+  const unsent = waiting + refused + others.count;
   const [leaving, setLeaving] = useState(false);
+  const [password, setPassword] = useState(false);
   return (
     <>
+    {password && <Suspense><PasswordSheet onClose={() => setPassword(false)} /></Suspense>}
     {leaving && (
-      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(waiting + refused, notes)}>
+      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(unsent, notes)}>
         <div className="flex flex-col gap-3">
           <Button look="signal" onClick={() => setLeaving(false)}>{words.sync.stay}</Button>
           <Button onClick={() => void saveFile().then(leave)}>{words.sync.leaveFile}</Button>
@@ -50,11 +55,14 @@ export function GroupMenu() {
               <UserPlus aria-hidden className="size-5" /> {words.nav.people}
             </DropdownMenu.Item>
           )}
+          <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
+            <KeyRound aria-hidden className="size-5" /> {words.people.password}
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={ITEM} onSelect={() => setScheme(toggleScheme())}>
             {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
             {scheme === 'dark' ? words.nav.light : words.nav.dark}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => { if (waiting + refused + notes > 0) setLeaving(true); else void leave(); }}>
+          <DropdownMenu.Item className={ITEM} onSelect={() => { if (unsent + notes > 0) setLeaving(true); else void leave(); }}>
             <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
           </DropdownMenu.Item>
         </DropdownMenu.Content>

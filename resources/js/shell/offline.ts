@@ -1,13 +1,16 @@
 import { useSyncExternalStore } from 'react';
 import { ApiProblem, call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
-import { forgetOutbox } from '../outbox/sync';
+import { forgetOutbox, handIn } from '../outbox/sync';
 import { keptView, VIEWS } from '../demonstrate/useShowSettings';
 
 const KEPT = 'compadre-packs-kept';
 const KEEPING = 'keeping';
 
 const GROUP_KEPT = 'compadre-group-kept';
+
+/** What the worker keeps of the group and of the knots. */
+const CACHES = ['group', 'knots'];
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
 const FRESH = 12 * 3600_000;
@@ -65,7 +68,10 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
 
 /** From here on the worker may keep what the server answers; it looks for a cache of this name. */
 export async function startKeeping(): Promise<void> {
-  if ('caches' in window && !isLeaving()) await caches.open(KEEPING);
+  if (!('caches' in window) || isLeaving()) return;
+  // What came in late for whoever was here before is not theirs who are here now.
+  if (!(await caches.has(KEEPING))) await Promise.all(CACHES.map((name) => caches.delete(name)));
+  await caches.open(KEEPING);
 }
 
 /** Before signing out: what is still on its way here is shown, and not kept. */
@@ -77,8 +83,20 @@ export async function stopKeeping(): Promise<void> {
 export async function forgetAll(): Promise<void> {
   localStorage.removeItem(KEPT);
   localStorage.removeItem(GROUP_KEPT);
+  sessionStorage.clear();
   await forgetOutbox();
-  if ('caches' in window) await Promise.all(['group', 'knots'].map((name) => caches.delete(name)));
+  if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
+}
+
+/** When somebody last signed out here: a page from before that is shown again, by the way back, is not shown. */
+const LEFT = 'compadre-left';
+const opened = Date.now();
+
+/** Leaves this page with nothing on it: browsers keep pages as they were, names and all. */
+function clearPage(): void {
+  localStorage.setItem(LEFT, String(Date.now()));
+  document.body.replaceChildren();
+  window.location.replace('/');
 }
 
 const LEAVING = 'compadre-leaving';
@@ -95,7 +113,7 @@ export async function leave(): Promise<void> {
   await forgetAll();
   others.postMessage('left');
   // Loaded anew, so that nothing of the group stays in this device's memory.
-  window.location.assign('/');
+  clearPage();
 }
 
 /** Tells the server of a sign-out it has not heard of. */
@@ -111,9 +129,9 @@ const others = new BroadcastChannel('compadre');
 
 /** Another tab has signed out, or a lead has signed this device out: this one leaves too. */
 export function startLeaving(): void {
-  others.addEventListener('message', (event) => { if (event.data === 'left') window.location.assign('/'); });
-  window.addEventListener('online', () => void tellLeft());
-  window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void stopKeeping().then(forgetAll).then(() => window.location.assign('/')));
+  others.addEventListener('message', (event) => { if (event.data === 'left') clearPage(); });
+  window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
+  window.addEventListener('pageshow', (event) => { if (event.persisted && Number(localStorage.getItem(LEFT) ?? 0) > opened) clearPage(); });
 }
 
 function watch(onChange: () => void): () => void {

@@ -22,7 +22,7 @@ export const words = {
   levels: { seen: 'seen', with_help: 'with help', has_it: 'has it', kept: 'kept', uses_it: 'uses it', teaches_it: 'teaches it' },
   verdicts: { has_it: 'Has it', with_help: 'With help', tie_again: 'Tie again', tidy_it: 'Tidy it', feed_tail: 'Feed tail', incomplete: 'Not finished' },
   signIn: {
-    title: 'Good evening. Ropes ready?',
+    title: (hour: number) => `${hour < 12 ? 'Good morning' : hour < 18 ? 'Good afternoon' : 'Good evening'}. Ropes ready?`,
     lead: 'Plan the lesson, show the knot, check it off.',
     email: 'E-mail', password: 'Password', go: 'Sign in', demo: 'The demo’s sign-in was printed where you started it.',
   },
@@ -30,7 +30,7 @@ export const words = {
     title: (group: string) => `Join ${group}`,
     about: (role: string, does: string) => `You are invited as ${role}: ${does}.`,
     name: 'Your name', go: 'Join', gone: 'This link was used, withdrawn, or is more than a day old. Ask for a new one.',
-    passwordHint: 'At least 10 characters.',
+    passwordHint: 'At least 10 characters; three or four words that do not belong together are good.',
   },
   reset: { title: 'Set a new password', go: 'Set password', done: 'Done. Sign in with the new password.' },
   course: {
@@ -72,7 +72,7 @@ export const words = {
     title: 'Ruler on the screen', set: 'Set the ruler once', setAbout: 'Lay a bank card on the screen, its left edge on the left edge of the box, and draw the box as wide as the card. Every bank card is 85.60 mm long.', wide: 'As wide as the card', fits: 'The card fits', about: 'Lay the tail along the edge from the top, and draw the mark to its end.', take: (mm: string) => `Take ${mm} mm`, again: 'Set it anew', finger: 'My finger is, in mm', later: 'Judged when there is a network.',
   },
   sync: {
-    waiting: (n: number, notes: number) => `${n === 0 ? count(notes, 'note of the evening waits', 'notes of the evening wait') : notes === 0 ? count(n, 'check waits', 'checks wait') : `${count(n, 'check', 'checks')} and ${count(notes, 'note of the evening', 'notes of the evening')} wait`} on this device.`, refused: (n: number) => `${count(n, 'check was', 'checks were')} not taken.`, now: 'Send now', look: 'Look', title: 'Not on the server yet', about: 'In the order they were made. They stay here until the server has each of them.', letGo: 'Let it go', file: 'Save them as a file',
+    waiting: (n: number, notes: number) => `${n === 0 ? count(notes, 'note of the evening waits', 'notes of the evening wait') : notes === 0 ? count(n, 'check waits', 'checks wait') : `${count(n, 'check', 'checks')} and ${count(notes, 'note of the evening', 'notes of the evening')} wait`} on this device.`, refused: (n: number) => `${count(n, 'check was', 'checks were')} not taken.`, others: (n: number, names: string, may: boolean) => `${count(n, 'check', 'checks')} by ${names} ${n === 1 ? 'waits' : 'wait'} here for them to sign in${may ? ', or for you to send on under both names' : ''}.`, sendOn: 'Send theirs on', tappedBy: (name: string) => `by ${name}`, now: 'Send now', look: 'Look', title: 'Not on the server yet', about: 'In the order they were made. They stay here until the server has each of them.', letGo: 'Let it go', file: 'Save them as a file',
     trouble: { none: 'Being sent.', network: 'No network: sent as soon as there is one.', 'sign-in': 'Sign in again, and they are sent.' },
     provisional: 'Reckoned on this device; it counts once it is sent.', full: 'This device could not keep the check: its storage is full or closed. Nothing was recorded; write it down.',
     leaving: (n: number, notes: number) => `${[n > 0 ? count(n, 'check', 'checks') : '', notes > 0 ? count(notes, 'note of the evening', 'notes of the evening') : ''].filter(Boolean).join(' and ')} ${n + notes === 1 ? 'is' : 'are'} not sent yet. Signing out takes ${n + notes === 1 ? 'it' : 'them'} off this device.`, leaveFile: 'Save them as a file, then sign out', leave: 'Sign out all the same', stay: 'Stay',
@@ -165,14 +165,19 @@ export const words = {
     change: 'Change', changeOf: (name: string) => `Change ${name}`, hand: 'Hand', handUnsaid: 'not said', right: 'right-handed', archive: 'Put away', archived: (n: number) => `${count(n, 'learner', 'learners')} put away`, takeBack: 'Take back', same: 'The same learner as', sameAbout: 'Everything recorded of both goes to the one you pick.', nobody: 'nobody else', merge: 'Make them one', tick: 'Done', untick: 'Not yet',
     had: 'Knew it before', hadAbout: 'What learners could tie before you began with Compadre. It counts as has it, and the history says so.', who: 'Who', which: 'Which knots', all: 'Everyone', hadGo: (learners: number, knots: number) => `Write down ${count(knots, 'knot', 'knots')} for ${count(learners, 'learner', 'learners')}`,
     empty: 'No learners yet. Add their names to begin.', none: 'not met yet', history: 'History', historyEmpty: 'No check yet.', takenBack: 'taken back', prior: 'had it before', took: (seconds: string) => `In ${seconds} s.`, measured: (mm: string) => `tail ${mm}`, by: (name: string) => `by ${name}`,
-    outline: { all: 'All of these', of: (n: number, all: number) => `${n} of these ${all}` }, met: 'met', open: 'open', clockOff: 'the device’s clock was off; corrected', overrule: 'decided otherwise', noBadges: 'Not under way to a badge yet.', complete: 'Complete', left: 'left-handed',
+    outline: { all: 'All of these', of: (n: number, all: number) => `${n} of these ${all}` }, met: 'met', open: 'open', dayByServer: 'The time its device named cannot be; this is the day it arrived.', sentBy: (name: string) => `Sent on by ${name}.`, backupsElsewhere: (paths: string) => `Backups that were written to ${paths} still hold them: make those anew, or throw them away.`, clockOff: 'the device’s clock was off; corrected', overrule: 'decided otherwise', noBadges: 'Not under way to a badge yet.', complete: 'Complete', left: 'left-handed',
     legendItems: { rope: 'Has it: tying, dressing and tail all right', kept: 'Kept: right again on another day', due: 'Due: fading, tie it again soon', help: 'Wavy: with help', broken: 'Broken: not right yet', dotted: 'Dotted: not looked at', none: 'Not met yet' },
   },
   people: {
     devices: 'Signed in on', devicesAbout: 'A phone that is lost or was lent: sign it out, and it clears itself as soon as it has a network.', here: 'this device', seen: (when: string) => `seen ${when}`, signOutDevice: 'Sign it out',
+    changeRole: (name: string) => `What ${name} may do`, endAccess: 'End access', endOf: (name: string) => `End the access of ${name}?`, endAbout: 'They can sign in no more, and every device of theirs is signed out. What they checked stays, under their name. Checks that still wait on their phone come to you first.', endGo: (name: string) => `End the access of ${name}`,
+    left: 'From phones that have left', leftAbout: 'Checks that still waited on a phone when its access ended. Taken in, they stand under both names.', leftLine: (knot: string, at: string) => `${knot}, ${at}`, leftGone: 'a learner who is not here any more', takeIn: (n: number) => `Take in ${n === 1 ? 'it' : `all ${number(n)}`}`, letGo: 'Let go',
+    password: 'My password', passwordAbout: 'Every other device of yours is signed out.', passwordNow: 'Present password', passwordNew: 'New password', passwordSet: 'Set the new password', passwordDone: 'The new password is set.',
     title: 'People', invite: 'Invite someone', as: 'As', make: 'Make a link', link: 'Send this link to one person. It works once, for 24 hours, and is shown only now.', copy: 'Copy', copied: 'Copied', open: 'Open links', withdraw: 'Withdraw', until: (when: string) => `until ${when}`, you: 'you', ropes: 'Ropes', usual: 'usual',
   },
   setup: {
+    code: 'The set-up code', codeAbout: 'It was printed where Compadre was started: whoever sits there sets it up, nobody else on the network does.', noBadge: 'Choose a badge, or make your own by ticking knots: the plan is made toward it.', ownNoName: 'Give your own badge a name.',
+    own: 'Make our own', ownAbout: 'Tick the knots it asks for. Everything else about it can be changed later under Group and badges.', ownName: 'What it is called', ownAsks: 'It asks for', ownAll: 'all of them', ownAny: (n: number) => `any ${number(n)} of them`,
     title: 'Set up your group', steps: ['Your group', 'You', 'Learners', 'Rope', 'Badge', 'Meetings'] as const,
     lead: 'Five minutes, once. Learners, leaders and meetings can be added at any time.',
     group: 'Name of the group', from: 'Youngest', to: 'Oldest', zone: 'Time zone', units: 'Lengths in', mm: 'millimetres', inches: 'inches',
