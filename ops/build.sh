@@ -4,21 +4,23 @@
 stamp_current() {
     local name="$1"
     shift
-    [ "$(cat "var/stamps/$name" 2>/dev/null)" = "$(stamp_of "$@")" ]
+    [ "$(cat ".build/stamps/$name" 2>/dev/null)" = "$(stamp_of "$@")" ]
 }
 stamp_of() { find "$@" -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum; }
 stamp_set() {
     local name="$1"
     shift
-    mkdir -p var/stamps
-    stamp_of "$@" >"var/stamps/$name"
+    mkdir -p .build/stamps
+    stamp_of "$@" >".build/stamps/$name"
 }
 
 build_composer() {
     local parts=(composer.json standins)
     [ -f vendor/autoload.php ] && stamp_current composer "${parts[@]}" && return
     step "installing PHP packages"
-    COMPOSER_ALLOW_SUPERUSER=1 quietly var/log/composer.log composer install --no-interaction --no-progress
+    COMPOSER_ALLOW_SUPERUSER=1 quietly .build/log/composer.log composer install --no-interaction --no-progress
+    # Some packages come with files that only their owner may read.
+    chmod -R a+rX vendor
     stamp_set composer "${parts[@]}"
 }
 
@@ -28,7 +30,7 @@ build_npm() {
     packages_need_node
     step "installing JavaScript packages"
     # Not "npm ci": it refuses a lock that names builds for other systems which the registry at hand lacks.
-    quietly var/log/npm.log npm install --no-save --no-audit --no-fund
+    quietly .build/log/npm.log npm install --no-save --no-audit --no-fund
     stamp_set npm "${parts[@]}"
 }
 
@@ -36,19 +38,24 @@ build_front() {
     local parts=(resources api package.json package-lock.json vite.config.ts tsconfig.json)
     [ -f public/build/manifest.json ] && [ -f public/sw.js ] && [ -f resources/js/api/schema.d.ts ] && stamp_current front "${parts[@]}" && return
     step "building the screens"
-    quietly var/log/types.log npm run --silent types
-    quietly var/log/build.log npm run --silent build
+    quietly .build/log/types.log npm run --silent types
+    quietly .build/log/build.log npm run --silent build
     stamp_set front "${parts[@]}"
 }
 
 build_all() {
+    # Whoever serves a house may be another account: what is built here is for all to read.
+    local before
+    before="$(umask)"
+    umask 022
+    build_folder
     # A second command at the same time waits for the first one's build.
-    mkdir -p var
-    exec 9>var/build.lock
+    exec 9>.build/lock
     flock 9
     build_composer
     build_npm
     build_front
     flock -u 9
     exec 9>&-
+    umask "$before"
 }

@@ -1,21 +1,23 @@
 # The private MariaDB of a house.
 
+# By itself it lets its group read its files.
+export UMASK=0600 UMASK_DIR=0700
+
 database_prepare() {
     local dir="$1" sockets="$2" dbport="$3"
     render ops/conf/mariadb.cnf DIR="$dir" SOCKETS="$sockets" DBPORT="$dbport" >"$dir/run/mariadb.cnf"
     [ -d "$dir/mysql/mysql" ] && return
     step "making the database"
     mkdir -p "$dir/mysql"
-    chown "$(service_user)" "$dir/mysql" "$dir/run" "$dir/log"
-    quietly "$dir/log/mariadb-install.log" mariadb-install-db --defaults-file="$dir/run/mariadb.cnf" \
-        --user="$(service_user)" --auth-root-authentication-method=normal --skip-test-db
+    quietly "$dir/log/mariadb-install.log" mariadb-install-db --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" \
+        --auth-root-authentication-method=normal --skip-test-db
 }
 
 start_database() {
     local dir="$1"
     service_alive "$dir" mariadb && return
-    setsid mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(service_user)" \
-        </dev/null >>"$dir/log/mariadb.out" 2>&1 9>&- &
+    setsid mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" \
+        </dev/null >>"$dir/log/mariadb.out" 2>&1 7>&- 9>&- &
 }
 
 # As the database's own root, over the private socket.
@@ -52,15 +54,4 @@ database_account() {
             echo "grant all on \`$name\`.* to compadre@'127.0.0.1';"
         done
     } | database_root "$sockets"
-}
-
-# database_dump SOCKETS NAME FILE: whole or not at all.
-database_dump() {
-    local sockets="$1" name="$2" file="$3"
-    mariadb-dump --no-defaults --protocol=socket --socket="$sockets/mariadb.sock" -u root \
-        --single-transaction --hex-blob --routines --add-drop-table "$name" | gzip >"$file.part"
-    gzip -t "$file.part"
-    gzip -dc "$file.part" | tail -n 3 | grep -q 'Dump completed' || fail "the dump of $name broke off; nothing was written to $file"
-    chmod 600 "$file.part"
-    mv "$file.part" "$file"
 }

@@ -1,4 +1,4 @@
-# A house: the demo, the real group, or the tests.
+# A house: the demo, the real group, or the tests. All of this runs as the house's account (ops/account.sh).
 
 house_port_start() {
     case "$1" in demo) echo 8420 ;; group) echo 8520 ;; *) echo 8620 ;; esac
@@ -9,23 +9,23 @@ secret() { head -c 64 /dev/urandom | sha256sum | cut -c "1-${1:-32}"; }
 # The house's settings. Made once, then kept: ports are chosen anew only when one is taken and the
 # service that would use it is down.
 house_env() {
-    local house="$1" dir="$2" web db password key start
+    local house="$1" dir="$2" web db password key start name
     start="$(house_port_start "$house")"
     web="$(house_setting "$dir" COMPADRE_PORT)"
     db="$(house_setting "$dir" DB_PORT)"
     password="$(house_setting "$dir" DB_PASSWORD)"
     key="$(house_setting "$dir" APP_KEY)"
+    # A restore puts another schema in its place.
+    name="$(house_setting "$dir" DB_DATABASE)"
     service_alive "$dir" nginx || web="$(port_from "${web:-$start}")"
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
-    (
-        umask 077
-        render ops/conf/env HOUSE="$house" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
-            PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
-        mv "$dir/env.part" "$dir/env"
-    )
-    [ "$(id -u)" = 0 ] && chown "$(service_user)" "$dir/env"
-    return 0
+    render ops/conf/env HOUSE="$house" DATABASE="${name:-compadre_$house}" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
+        PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
+    mv "$dir/env.part" "$dir/env"
 }
+
+# The schema a house's rows are in.
+house_database() { house_setting "$(house_dir "$1")" DB_DATABASE; }
 
 # house_setting DIR NAME: one line of the house's settings, or nothing.
 house_setting() { sed -n "s/^$2='\(.*\)'$/\1/p" "$1/env" 2>/dev/null || true; }
@@ -33,13 +33,21 @@ house_setting() { sed -n "s/^$2='\(.*\)'$/\1/p" "$1/env" 2>/dev/null || true; }
 house_artisan() {
     local house="$1"
     shift
-    local dir
+    house_artisan_on "$house" "" "$@"
+}
+
+# The same, on another schema than the house's own.
+house_artisan_on() {
+    local house="$1" schema="$2" dir
+    shift 2
     dir="$(house_dir "$house")"
     [ -f "$dir/env" ] || fail "the $house has not been started yet; run ./compadre up$([ "$house" = group ] && echo ' --empty') first"
     (
         # shellcheck source=/dev/null
         set -a; source "$dir/env"; set +a
-        php artisan "$@"
+        # A kept configuration would name the house's own.
+        [ -z "$schema" ] || export DB_DATABASE="$schema" APP_CONFIG_CACHE="$dir/cache/none.php"
+        php -d zend.exception_ignore_args=On artisan "$@"
     )
 }
 
@@ -47,6 +55,7 @@ house_artisan() {
 house_start() {
     local house="$1" dir sockets port settings tries=0
     dir="$(house_dir "$house")"
+    chmod 700 var
     mkdir -p "$dir"/{run,log,cache,storage/{app,logs,framework/{cache/data,sessions,views}}}
     sockets="$(socket_dir "$dir")"
     service_sweep "$dir" nginx
@@ -59,7 +68,7 @@ house_start() {
     if [ "$house" = test ]; then
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" compadre_test compadre_feature compadre_upgrade
     else
-        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "compadre_$house"
+        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "$(house_database "$house")"
     fi
     # Settings kept from last time may name a port that is another's by now.
     settings="$(stat -c %Y "$dir/cache/config.php" 2>/dev/null || echo 0)"
@@ -69,7 +78,6 @@ house_start() {
     # A web server that was running all along tells new settings from old ones by their time, in whole seconds.
     [ "$(stat -c %Y "$dir/cache/config.php")" != "$settings" ] || touch -d "@$((settings + 1))" "$dir/cache/config.php"
     quietly "$dir/log/routes.log" house_artisan "$house" route:cache
-    [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage" "$dir/cache" "$dir/log"
     start_fpm "$dir" "$sockets"
     start_nginx "$dir" "$sockets" "$port"
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do
@@ -79,24 +87,30 @@ house_start() {
     done
 }
 
+# All drawings ahead, so that the first to open one does not wait.
+house_warm() { quietly "$2/log/warm.log" house_artisan "$1" compadre:warm; }
+
 house_up() {
     local house="$1" dir port
-    packages_need "${debian_run[@]}"
-    build_all
     step "starting the $house"
-    house_start "$house"
     dir="$(house_dir "$house")"
+    # Without --lan nobody on the network is answered, whatever a run before has left.
+    house_leave_network "$dir"
+    house_start "$house"
+    house_sweep_strays "$house"
     port="$(house_setting "$dir" COMPADRE_PORT)"
-    quietly "$dir/log/warm.log" house_artisan "$house" compadre:warm
-    [ "$(id -u)" = 0 ] && chown -R "$(service_user)" "$dir/storage"
+    house_warm "$house" "$dir"
     if [ "$house" = demo ]; then
         quietly "$dir/log/seed.log" house_artisan demo compadre:seed-demo
         printf '\nThe demo is at  http://127.0.0.1:%s\n' "$port"
         house_artisan demo compadre:sign-ins
     else
-        house_daily_dump
+        backup_sweep_work "$dir"
+        find "$dir/backups" -name '*.sql.gz' 2>/dev/null | grep -q . && touch "$dir/storage/app/sweep-due"
+        house_daily_dump "$house"
+        start_keeper "$house"
         printf '\nYour group is at  http://127.0.0.1:%s\n' "$port"
-        house_artisan group compadre:setup-state
+        house_artisan "$house" compadre:setup-state
     fi
 }
 
@@ -104,6 +118,7 @@ house_stop() {
     local house="$1" dir sockets
     dir="$(house_dir "$house")"
     [ -d "$dir/run" ] || return 0
+    service_stop "$dir" keeper TERM
     service_stop "$dir" nginx QUIT
     service_stop "$dir" fpm TERM
     service_stop "$dir" mariadb TERM
@@ -126,60 +141,49 @@ house_fresh() {
     house_artisan demo compadre:sign-ins
 }
 
-house_group_sockets() {
+# The private socket of a house that runs.
+house_sockets() {
     local dir
-    dir="$(house_dir group)"
+    dir="$(house_dir "$1")"
     service_alive "$dir" mariadb || fail "your group's database is not running; run ./compadre up --empty first"
     cat "$dir/run/sockets"
 }
 
-house_backup() {
-    local file="${1:-}" sockets
-    sockets="$(house_group_sockets)"
-    [ -n "$file" ] || file="$home/var/group/backups/compadre-$(date +%Y-%m-%d-%H%M%S).sql.gz"
-    mkdir -p "$(dirname "$file")"
-    database_dump "$sockets" compadre_group "$file"
-    echo "$file"
+# No listener on the network, and none that the web server of a crashed run would bring back.
+house_leave_network() {
+    local dir="$1"
+    [ -f "$dir/run/lan.conf" ] || return 0
+    rm -f "$dir/run/lan.conf"
+    service_stop "$dir" nginx QUIT
+    service_stop "$dir" fpm TERM
 }
 
-# A dump a day at start, and the seven newest of them kept. Dumps made by hand are never removed.
-house_daily_dump() {
-    local folder file
-    folder="$(house_dir group)/backups/daily"
-    file="$folder/$(date +%Y-%m-%d).sql.gz"
-    mkdir -p "$folder"
-    [ -f "$file" ] || database_dump "$(house_group_sockets)" compadre_group "$file"
-    find "$folder" -name '*.sql.gz' | sort -r | tail -n +8 | xargs -r rm -f
+# What a restore that was killed has left beside the house's own schema.
+house_sweep_strays() {
+    local house="$1" dir sockets name
+    dir="$(house_dir "$house")"
+    sockets="$(house_sockets "$house")"
+    exec 7>"$dir/run/restore.lock"
+    if flock -n 7; then
+        for name in $(database_root "$sockets" -N -e "select schema_name from information_schema.schemata where schema_name like 'compadre\_${house}%'"); do
+            [ "$name" = "$(house_database "$house")" ] || database_root "$sockets" -e "drop database \`$name\`"
+        done
+    fi
+    exec 7>&-
 }
 
-house_restore() {
-    local file="${1:-}" sockets kept gone
-    [ -n "$file" ] || fail "restore needs the file that backup wrote"
-    [ -f "$file" ] || fail "there is no file '$file'"
-    gzip -t "$file" 2>/dev/null || fail "'$file' is not a backup: it is not gzip, or it is damaged; nothing was changed"
-    gzip -dc "$file" | tail -n 3 | grep -q 'Dump completed' || fail "'$file' is not a whole backup: its end is missing; nothing was changed"
-    sockets="$(house_group_sockets)"
-    kept="$(house_dir group)/backups/before-restore-$(date +%Y-%m-%d-%H%M%S).sql.gz"
-    database_dump "$sockets" compadre_group "$kept"
-    step "the state before is kept in $kept"
-    # Who was removed since that backup stays removed.
-    gone="$(mktemp)"
-    database_root "$sockets" -N compadre_group -e 'select id, group_id, into_id from gone_learners' >"$gone" 2>/dev/null || true
-    # Read into a second database first, so that a file that breaks off changes nothing.
-    database_root "$sockets" -e 'drop database if exists compadre_incoming; create database compadre_incoming'
-    gzip -dc "$file" | database_root "$sockets" compadre_incoming || fail "'$file' could not be read in; nothing was changed"
-    database_root "$sockets" -e 'drop database compadre_incoming; drop database compadre_group; create database compadre_group'
-    gzip -dc "$file" | database_root "$sockets" compadre_group
-    house_artisan group migrate --force >/dev/null
-    house_artisan group compadre:forget-again "$gone"
-    rm -f "$gone"
-    echo "restored from $file"
+# Looks every few seconds whether somebody was erased, and then makes the dumps anew without them.
+start_keeper() {
+    local dir
+    dir="$(house_dir "$1")"
+    service_alive "$dir" keeper && return
+    setsid bash ops/keeper.sh "$1" "$dir" </dev/null >>"$dir/log/keeper.out" 2>&1 7>&- 9>&- &
 }
 
 house_logs() {
     local house
     for house in demo group; do
         [ -d "var/$house" ] || continue
-        printf '%s\n' "var/$house/log/nginx.err" "var/$house/log/php-fpm.err" "var/$house/log/mariadb.err" "var/$house/storage/logs/laravel.log"
+        printf '%s\n' "var/$house/log/nginx.err" "var/$house/log/php-fpm.err" "var/$house/log/mariadb.err" "var/$house/storage/logs/laravel-$(date +%Y-%m-%d).log"
     done
 }

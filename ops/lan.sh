@@ -2,12 +2,30 @@
 
 lan_days=90
 
-# The addresses phones can reach this machine by, one a line.
-lan_addresses() {
+# The addresses this machine has on networks, one a line.
+lan_all_addresses() {
     if [ -n "${COMPADRE_LAN_ADDRESSES:-}" ]; then
         tr ' ' '\n' <<<"$COMPADRE_LAN_ADDRESSES"
     else
         hostname -I | tr ' ' '\n' | grep -E '^[0-9]+(\.[0-9]+){3}$' | grep -v '^127\.' || true
+    fi
+}
+
+# The one address phones reach this machine by: what else it is connected to hears nothing of the group. Chosen by lan_choose.
+lan_addresses() { printf '%s\n' "$lan_address"; }
+
+# lan_choose [ADDRESS]: the address that is named, or the only one there is.
+lan_choose() {
+    local all
+    all="$(lan_all_addresses)"
+    [ -n "$all" ] || fail "this machine has no network that a phone could join; connect it, or open its hotspot, then try again"
+    if [ -n "${1:-}" ]; then
+        grep -qxF "$1" <<<"$all" || fail "this machine has no address $1; it has $(paste -sd' ' <<<"$all")"
+        lan_address="$1"
+    elif [ "$(wc -l <<<"$all")" = 1 ]; then
+        lan_address="$all"
+    else
+        fail "this machine is on several networks: name the one the phones are on, ./compadre up --lan ADDRESS, with one of $(paste -sd' ' <<<"$all")"
     fi
 }
 
@@ -26,7 +44,6 @@ lan_issue() {
         names="${names:+$names,}IP:$address"
         allowed="${allowed:+$allowed,}permitted;IP:$address/255.255.255.255"
     done < <(lan_addresses)
-    [ -n "$names" ] || fail "this machine has no network that a phone could join; connect it, or open its hotspot, then try again"
     mkdir -p "$folder"
     work="$(mktemp -d)"
     chmod 700 "$work"
@@ -61,7 +78,7 @@ lan_page() {
     mkdir -p "$folder/join"
     cp "$folder/ca.crt" "$folder/join/compadre.crt"
     chmod 755 "$folder" "$folder/join"
-    render ops/conf/join.html SECURE="$secure" FINGERPRINT="$(lan_fingerprint "$folder")" UNTIL="$until" NAME="Compadre on $(hostname)" >"$folder/join/index.html"
+    render ops/conf/join.html SECURE="$secure" UNTIL="$until" NAME="Compadre on $(hostname)" >"$folder/join/index.html"
 }
 
 # The part of nginx that answers on the network: lan_server FOLDER SOCKETS TLS-PORT JOIN-PORT.
@@ -75,11 +92,14 @@ lan_server() {
     render ops/conf/nginx-lan.conf FOLDER="$folder" APP="$(nginx_app "$sockets")" LISTENS="$listens" JOINS="$joins" HOSTS="$hosts" PORT="$tls"
 }
 
-# house_lan HOUSE: the house as it is, on the network too.
+# house_lan HOUSE [ADDRESS]: the house as it is, on the network too. An empty one is nobody's to set up from there.
 house_lan() {
     local house="$1" dir folder sockets tls join address
+    lan_choose "${2:-}"
+    house_up "$house"
     dir="$(house_dir "$house")"
     folder="$dir/lan"
+    house_artisan "$house" compadre:setup-state --quiet || fail "your group is not set up yet: open the address above on this machine first, then start with --lan. Nothing was opened to the network."
     lan_current "$folder" || lan_issue "$folder"
     tls="$(port_from 8443)"
     join="$(port_from 8480)"
@@ -94,7 +114,6 @@ house_lan() {
     house_start "$house"
     printf '\nPhones on this network:  http://%s:%s\n' "$address" "$join"
     printf 'Then the app itself at   https://%s:%s\n' "$address" "$tls"
-    printf 'Fingerprint of the certificate, to compare on the phone:\n%s\n' "$(lan_fingerprint "$folder" | sed 's/^/  /')"
-    [ -x node_modules/.bin/qrcode ] && node_modules/.bin/qrcode --small "http://$address:$join"
-    return 0
+    printf 'SHA-256 fingerprint of the certificate, to compare with what each phone itself shows of it:\n%s\n' "$(lan_fingerprint "$folder" | sed 's/^/  /')"
+    [ ! -x node_modules/.bin/qrcode ] || node_modules/.bin/qrcode --small "http://$address:$join" || true
 }

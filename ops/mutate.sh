@@ -12,13 +12,13 @@ packages_need "${debian_run[@]}" php8.2-pcov
 build_composer
 # Two folders that the plugins expect to be there.
 mkdir -p bootstrap/cache vendor/pestphp/pest-plugin-mutate/.temp/mutations
-mkdir -p var/mutate
+mkdir -p .build/mutate
 for room in Topology Mistakes; do
     # The coverage driver guesses where the code lies, and guesses wrong; what is not watched runs at full speed.
     {
         # It slows everything down, so it may well be switched off for all else.
         php -m | grep -qx pcov || echo 'extension = pcov'
         printf 'pcov.directory = %s/core/src/Knots/%s\n' "$home" "$room"
-    } >var/mutate/pcov.ini
-    PHP_INI_SCAN_DIR=":$home/var/mutate" vendor/bin/pest -c phpunit.mutate.xml --testsuite="$room" --exclude-group=long --mutate --everything --path="core/src/Knots/$room"
+    } >.build/mutate/pcov.ini
+    PHP_INI_SCAN_DIR=":$home/.build/mutate" vendor/bin/pest -c phpunit.mutate.xml --testsuite="$room" --exclude-group=long --mutate --everything --path="core/src/Knots/$room"
 done

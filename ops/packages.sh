@@ -2,7 +2,7 @@
 
 debian_run=(
     php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-intl php8.2-xml php8.2-curl php8.2-zip
-    php8.2-opcache mariadb-server mariadb-client nginx composer unzip curl procps
+    php8.2-opcache mariadb-server mariadb-client nginx composer unzip curl procps 7zip util-linux
 )
 debian_test=(chromium chromium-driver)
 
@@ -24,9 +24,10 @@ packages_install() {
         chmod +x "$policy"
         made=yes
     fi
-    {
+    (
+        umask 022
         apt-get update -q && DEBIAN_FRONTEND=noninteractive apt-get install -yq --no-install-recommends "$@"
-    } || result=$?
+    ) || result=$?
     [ "$made" = yes ] && rm -f "$policy"
     return "$result"
 }
@@ -40,7 +41,7 @@ packages_need() {
     sudo apt-get install -y --no-install-recommends ${missing[*]}"
     fi
     step "installing Debian packages: ${missing[*]}"
-    quietly var/log/packages.log packages_install "${missing[@]}"
+    quietly .build/log/packages.log packages_install "${missing[@]}"
 }
 
 packages_need_node() {

@@ -3,10 +3,8 @@
 
 house_dir() { echo "$home/var/$1"; }
 
-# The account the services run as: whoever runs this, or, for root, the owner of the project's folder.
-service_user() {
-    if [ "$(id -u)" = 0 ]; then stat -c %U "$home"; else id -un; fi
-}
+# A test run that root starts in a folder no other account can reach has no choice: then the services need to be told.
+services_as_root() { [ "$(id -u)" != 0 ] || printf '%b' "$1"; }
 
 port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
@@ -60,7 +58,6 @@ socket_dir() {
     kept="$(cat "$dir/run/sockets" 2>/dev/null || true)"
     if [ -z "$kept" ] || [ ! -d "$kept" ] || [ "$(stat -c %a "$kept")" != 700 ]; then
         kept="$(mktemp -d "${TMPDIR:-/tmp}/compadre.XXXXXX")"
-        chown "$(service_user)" "$kept"
         echo "$kept" >"$dir/run/sockets"
     fi
     echo "$kept"
@@ -79,22 +76,22 @@ start_fpm() {
     local dir="$1" sockets="$2" root=()
     service_alive "$dir" fpm && return
     [ "$(id -u)" = 0 ] && root=(--allow-to-run-as-root)
-    render ops/conf/php-fpm.conf DIR="$dir" SOCKETS="$sockets" USER="$(service_user)" \
-        GROUP="$(id -gn "$(service_user)")" >"$dir/run/php-fpm.conf"
+    render ops/conf/php-fpm.conf DIR="$dir" SOCKETS="$sockets" OWNER="$(services_as_root 'user = root
+group = root')" >"$dir/run/php-fpm.conf"
     (
         # shellcheck source=/dev/null
         set -a; source "$dir/env"; set +a
         exec setsid php-fpm8.2 --nodaemonize "${root[@]}" --fpm-config "$dir/run/php-fpm.conf" \
             -d error_log="$dir/log/php.log" -c ops/conf/php.ini
-    ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 9>&- &
+    ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 7>&- 9>&- &
 }
 
-nginx_app() { render ops/conf/nginx-app.conf SOCKETS="$1" PUBLIC="$home/public"; }
+nginx_app() { render ops/conf/nginx-app.conf SOCKETS="$1" PUBLIC="$home/public" HEADERS="$home/ops/conf/nginx-headers.conf"; }
 
 start_nginx() {
     local dir="$1" sockets="$2" port="$3"
     service_alive "$dir" nginx && return
     mkdir -p "$dir/run/nginx"
-    render ops/conf/nginx.conf DIR="$dir" USER="$(service_user)" PORT="$port" APP="$(nginx_app "$sockets")" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
-    setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 9>&-
+    render ops/conf/nginx.conf DIR="$dir" OWNER="$(services_as_root 'user root;')" PORT="$port" APP="$(nginx_app "$sockets")" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
+    setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 7>&- 9>&-
 }

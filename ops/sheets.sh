@@ -12,14 +12,14 @@ knot_relax() {
 
 knot_sheet() {
     packages_need php8.2-cli php8.2-mbstring chromium
-    local folder="${1:-$home/var/sheet}"
+    local folder="${1:-$home/.build/sheet}"
     mkdir -p "$folder"
     php core/bin/draw --sheet >"$folder/sheet.html"
     local profile height
     profile="$(mktemp -d)"
     # Four cells of 300 px and their gaps a row; a row is about 290 px high.
     height=$(($(grep -c '<h2>' "$folder/sheet.html") * 60 + $(grep -c '<figure>' "$folder/sheet.html") * 110 + 400))
-    quietly var/log/sheet.log chromium --headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking \
+    quietly .build/log/sheet.log chromium --headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking \
         --disable-component-update --disable-sync --hide-scrollbars --user-data-dir="$profile" --window-size="1280,$height" \
         --screenshot="$folder/sheet.png" "file://$(realpath "$folder")/sheet.html"
     rm -rf "$profile"
@@ -32,7 +32,7 @@ demo_screenshots() {
     service_alive "$dir" nginx || fail "the demo is not running; run ./compadre up first"
     packages_need "${debian_test[@]}"
     driver_port="$(port_from 9615)"
-    chromedriver --port="$driver_port" >var/log/chromedriver.log 2>&1 &
+    chromedriver --port="$driver_port" >.build/log/chromedriver.log 2>&1 &
     driver=$!
     until ! port_free "$driver_port"; do sleep 0.1; done
     php ops/screenshots.php "http://127.0.0.1:$(house_setting "$dir" COMPADRE_PORT)" "$dir/storage/app/demo-password" \

@@ -4,32 +4,42 @@
 set -euo pipefail
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"
-for part in say packages build services database house; do
+umask 077
+for part in say account packages build services database house backup; do
     # shellcheck source=/dev/null
     source "ops/$part.sh"
 done
 
-mkdir -p var
-exec 8>var/test.lock
+build_folder
+exec 8>.build/test.lock
 flock -n 8 || fail "a test run is under way in this folder already"
 
 packages_need "${debian_run[@]}" "${debian_test[@]}"
 build_all
+if [ "$(id -u)" != 0 ]; then
+    mkdir -p var
+    chmod 700 var
+elif ! account_prepare or-root; then
+    # The tests have nowhere else to be.
+    step "no other account can enter this folder: the test house runs as root"
+    mkdir -p var
+    chown -hR root: var
+    export COMPADRE_AS_ROOT=yes
+fi
 
 passed=0
 failed=0
 driver=""
 finish() {
     [ -n "$driver" ] && kill "$driver" 2>/dev/null
-    house_stop test
+    as_account bash ops/house-do.sh house_stop test
 }
 trap finish EXIT
 
 # check NAME COMMAND... : one check, counted as one test.
 check() {
-    local name="$1" log="var/log/check-${1// /-}.log" started=$SECONDS
+    local name="$1" log=".build/log/check-${1// /-}.log" started=$SECONDS
     shift
-    mkdir -p var/log
     if "$@" >"$log" 2>&1; then
         passed=$((passed + 1))
         step "ok      $name ($((SECONDS - started)) s)"
@@ -41,7 +51,7 @@ check() {
 }
 
 types_current() {
-    npx --no-install openapi-typescript api/openapi.yaml -o var/schema.check.d.ts && cmp resources/js/api/schema.d.ts var/schema.check.d.ts
+    npx --no-install openapi-typescript api/openapi.yaml -o .build/schema.check.d.ts && cmp resources/js/api/schema.d.ts .build/schema.check.d.ts
 }
 compute_anywhere() { (cd / && "$home/core/bin/compute" --list >/dev/null); }
 
@@ -56,10 +66,10 @@ if [ $# -eq 0 ]; then
 fi
 
 step "starting the test house"
-rm -rf var/test/storage/framework/cache
-house_start test
+as_account rm -rf var/test/storage/framework/cache
+as_account bash ops/house-do.sh house_start test
 driver_port="$(port_from 9515)"
-chromedriver --port="$driver_port" >var/log/chromedriver.log 2>&1 8>&- 9>&- &
+chromedriver --port="$driver_port" >.build/log/chromedriver.log 2>&1 8>&- 9>&- &
 driver=$!
 
 export COMPADRE_TEST_HOUSE="$home/var/test"
@@ -67,7 +77,7 @@ export COMPADRE_TEST_DRIVER="http://127.0.0.1:$driver_port"
 COMPADRE_TEST_URL="http://127.0.0.1:$(house_setting var/test COMPADRE_PORT)"
 export COMPADRE_TEST_URL
 
-report="$home/var/log/pest.xml"
+report="$home/.build/log/pest.xml"
 rm -f "$report"
 result=0
 vendor/bin/pest --log-junit "$report" "$@" || result=$?

@@ -75,7 +75,7 @@ abstract class BrowserCase extends TestCase
 
     protected function artisan(string ...$arguments): string
     {
-        $process = new Process([PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__), TestHouse::settings(), timeout: 120);
+        $process = new Process([...TestHouse::asAccount(), PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__), TestHouse::settings(), timeout: 120);
         $process->run();
         if (! $process->isSuccessful()) {
             throw new RuntimeException($process->getOutput().$process->getErrorOutput());

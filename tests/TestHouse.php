@@ -11,6 +11,12 @@ use RuntimeException;
  */
 final class TestHouse
 {
+    /** @return list<string> what a command begins with to run as the account that owns the houses */
+    public static function asAccount(): array
+    {
+        return posix_geteuid() !== 0 || getenv('COMPADRE_AS_ROOT') === 'yes' ? [] : ['setpriv', '--reuid=compadre', '--regid=compadre', '--clear-groups', '--inh-caps=-all', '--', 'env', 'HOME='.dirname(__DIR__).'/var'];
+    }
+
     /** @return array<string, string> */
     public static function settings(): array
     {

@@ -14,6 +14,7 @@ use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\Pursuit;
 use App\Models\Standing;
+use App\People\GoneList;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -33,5 +34,6 @@ final class EraseLearner
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
         }, 3);
         KeptBoard::forget($group);
+        GoneList::changed();
     }
 }

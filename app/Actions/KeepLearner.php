@@ -13,6 +13,7 @@ use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\Pursuit;
 use App\Models\User;
+use App\People\GoneList;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
@@ -84,6 +85,7 @@ final readonly class KeepLearner
             GoneLearner::query()->create(['id' => $from->id, 'group_id' => $group->id, 'into_id' => $into->id]);
             $this->derive->rebuild($group);
         });
+        GoneList::changed();
     }
 
     /** @return int how many knots were written down as had before */

@@ -11,6 +11,7 @@ use App\Models\Membership;
 use App\Models\Remote;
 use App\Models\Role;
 use App\Models\User;
+use App\People\GoneList;
 use App\People\Tries;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
@@ -56,6 +57,7 @@ final readonly class KeepPerson
             }
             Invitation::query()->where('group_id', $group->id)->where('created_by', $person->id)->whereNull('used_at')->delete();
         });
+        GoneList::changed();
     }
 
     /** @throws Refusal where the present password is another */
@@ -75,7 +77,8 @@ final readonly class KeepPerson
         DB::table('resets')->where('user_id', $person->id)->delete();
         Remote::query()->where('user_id', $person->id)->delete();
         Device::query()->where('user_id', $person->id)->delete();
-        $person->forceFill(['email' => null, 'password' => null, 'remember_token' => null])->save();
+        $person->setRememberToken(null);
+        $person->update(['email' => null, 'password' => null]);
     }
 
     /** Whoever changes the people of a group waits for whoever does so at the same time. */

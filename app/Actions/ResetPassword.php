@@ -11,7 +11,6 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
  * Sets a new password, by a link that is good once and for an hour, or by whoever knows the present one. Every other device of
@@ -53,6 +52,7 @@ final class ResetPassword
     {
         $password = NewPassword::from($asked, [$user->name, (string) $user->email, $user->group->name]);
         // Sign-ins that are remembered are so by a word all devices of a person share: a new one.
-        $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
+        $user->update(['password' => $password]);
+        $user->forgetDevices();
     }
 }

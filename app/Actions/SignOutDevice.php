@@ -7,7 +7,6 @@ namespace App\Actions;
 use App\Models\Device;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
  * Signs a device out from elsewhere: a lost phone, a shared one. It is turned away at its next contact, and can bring itself back
@@ -20,7 +19,7 @@ final class SignOutDevice
         DB::transaction(function () use ($device): void {
             $device->update(['revoked_at' => CarbonImmutable::now()]);
             // Sign-ins that are remembered are so by a word all devices of a person share: a new one.
-            $device->user->forceFill(['remember_token' => Str::random(60)])->save();
+            $device->user->forgetDevices();
         });
     }
 }

@@ -9,6 +9,8 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use LogicException;
 
 /**
@@ -29,7 +31,7 @@ final class User extends Authenticatable
 
     protected $guarded = [];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password'];
 
     protected function casts(): array
     {
@@ -59,6 +61,26 @@ final class User extends Authenticatable
     protected function group(): Attribute
     {
         return Attribute::get(fn (): Group => $this->inForce()->group)->withoutObjectCaching();
+    }
+
+    /** What this person's devices are remembered by; null: by nothing. */
+    public function getRememberToken(): ?string
+    {
+        $token = DB::table('remembered')->where('user_id', $this->id)->value('token');
+
+        return is_string($token) ? $token : null;
+    }
+
+    /** @param  ?string  $value  null: no device is remembered any more */
+    public function setRememberToken($value): void
+    {
+        $value === null ? DB::table('remembered')->where('user_id', $this->id)->delete() : DB::table('remembered')->upsert([['user_id' => $this->id, 'token' => $value]], ['user_id']);
+    }
+
+    /** Whoever was remembered by the word before signs in again. */
+    public function forgetDevices(): void
+    {
+        $this->setRememberToken(Str::random(60));
     }
 
     private function inForce(): Membership

@@ -26,10 +26,15 @@ return new class extends Migration
             $table->dropForeign(['group_id']);
         });
         Schema::table('users', function (Blueprint $table): void {
-            $table->dropColumn(['group_id', 'role']);
+            $table->dropColumn(['group_id', 'role', 'remember_token']);
             // An address is one account's to the letter: another accent is another address.
             $table->string('email', 190)->nullable()->collation('utf8mb4_bin')->change();
             $table->string('password')->nullable()->change();
+        });
+        // What devices are remembered by lies apart: no backup has it.
+        Schema::create('remembered', function (Blueprint $table): void {
+            $table->foreignUuid('user_id')->primary()->constrained();
+            $table->string('token', 100);
         });
         // Links that set a password: good once, for an hour. Links of the old kind end.
         Schema::drop('password_reset_tokens');

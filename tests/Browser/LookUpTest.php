@@ -18,7 +18,7 @@ function modules(): string
 {
     static $script = null;
     if ($script === null) {
-        $file = dirname(__DIR__, 2).'/var/log/modules.js';
+        $file = dirname(__DIR__, 2).'/.build/log/modules.js';
         (new Process(['npx', '--no-install', 'rolldown', 'tests/Browser/modules.ts', '--format', 'iife', '--name', 'modules', '-o', $file], dirname(__DIR__, 2)))->mustRun();
         $script = file_get_contents($file).';';
     }

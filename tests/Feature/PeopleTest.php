@@ -28,11 +28,12 @@ it('ends a person’s access, keeps what they checked as theirs, and clears what
     $this->become($this->lead);
     $this->api('DELETE', "/api/people/{$this->helper->id}")->assertNoContent();
 
-    expect($this->helper->refresh()->only('name', 'email', 'password', 'remember_token'))->toBe(['name' => 'Maren Holt', 'email' => null, 'password' => null, 'remember_token' => null]);
+    expect($this->helper->refresh()->only('name', 'email', 'password'))->toBe(['name' => 'Maren Holt', 'email' => null, 'password' => null]);
     expect(Membership::query()->where('user_id', $this->helper->id)->sole()->until?->toDateString())->toBe('2026-11-24');
     foreach ([Device::class, Remote::class] as $kept) {
         expect($kept::query()->where('user_id', $this->helper->id)->count())->toBe(0);
     }
+    expect(DB::table('remembered')->where('user_id', $this->helper->id)->count())->toBe(0);
     expect([DB::table('resets')->count(), Invitation::query()->count(), CheckEvent::query()->where('by', $this->helper->id)->count()])->toBe([0, 0, 1]);
     expect($this->api('GET', "/api/learners/{$this->ada->id}")->json('history.0.by'))->toBe('Maren Holt');
     expect(array_column($this->api('GET', '/api/people')->json('people'), 'id'))->toBe([$this->lead->id]);

@@ -18,7 +18,7 @@ function fault(string $script, int $seconds = 180): string
 
 function asked(string $sql): string
 {
-    return fault("database_root \"\$(cat \"\$dir/run/sockets\")\" -N compadre_fault -e \"$sql\"");
+    return faulty()->asked($sql);
 }
 
 /** What makes one set of standings the same as another. */
@@ -58,11 +58,10 @@ function field(): array
 }
 
 beforeAll(function (): void {
-    fault('house_stop fault 2>/dev/null; rm -rf "$dir"; house_start fault');
-    fault('house_artisan fault tinker --execute \'$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); $g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); $g->badges()->create(["badge" => "lantern-hand"]); App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => $g->id, "role" => "lead"]); app(App\Actions\AddLearners::class)($g, array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => $n, "age_band" => "8-10"]), ["Ada P.", "Bram K.", "Cleo M.", "Dov R."]));\'');
+    faulty()->found();
 });
 beforeEach(fn () => asked('delete from standings; delete from check_events'));
-afterAll(fn () => fault('house_stop fault 2>/dev/null; rm -rf "$dir"'));
+afterAll(fn () => faulty()->end());
 
 it('loses and doubles nothing where the server is killed a hundred times between receiving and answering', function (): void {
     $phone = phone('phone');

@@ -54,14 +54,28 @@ it('starts nothing twice', function (): void {
 });
 
 it('dumps whole or not at all', function (): void {
-    $file = sys_get_temp_dir().'/trial-'.bin2hex(random_bytes(4)).'.sql.gz';
-    house("database_dump \"\$(cat \"\$dir/run/sockets\")\" compadre_trial $file");
-    expect(fileperms($file) & 0o777)->toBe(0o600);
-    expect((string) file_get_contents("compress.zlib://$file"))->toContain('survived!')->toContain('Dump completed');
-    unlink($file);
-    expect(fn () => house("database_dump \"\$(cat \"\$dir/run/sockets\")\" no_such_database $file"))->toThrow(RuntimeException::class);
-    expect(file_exists($file))->toBeFalse();
-    @unlink("$file.part");
+    $folder = house('mktemp -d');
+    house("database_sql \"\$(cat \"\$dir/run/sockets\")\" compadre_trial $folder/whole.sql");
+    expect((string) file_get_contents("$folder/whole.sql"))->toContain('survived!')->toContain('Dump completed');
+    expect(fn () => house("database_sql \"\$(cat \"\$dir/run/sockets\")\" no_such_database $folder/none.sql"))->toThrow(RuntimeException::class, 'nothing was written');
+    expect(file_exists("$folder/none.sql"))->toBeFalse();
+    house("rm -rf $folder");
+});
+
+it('keeps everything it writes to itself', function (): void {
+    foreach (array_filter(explode("\n", house('find "$home/var" -maxdepth 0 -printf "%m %p\n"; find "$dir" \( -type f -o -type d \) -printf "%m %p\n"'))) as $line) {
+        [$mode, $path] = explode(' ', $line, 2);
+        expect(octdec($mode) & 0o077)->toBe(0, "$path is $mode");
+    }
+});
+
+it('runs nothing as root, and cannot write where the code is', function (): void {
+    $owners = array_unique(explode("\n", house('for file in "$dir"/run/*.pid; do stat -c %U "/proc/$(cat "$file")"; done')));
+    expect($owners)->toBe([house('id -un')]);
+    if (posix_geteuid() === 0 && getenv('COMPADRE_AS_ROOT') !== 'yes') {
+        expect($owners)->toBe(['compadre']);
+        expect(house('for path in app/Models/User.php core/src/Refusal.php public/index.php vendor/autoload.php compadre .; do [ ! -w "$home/$path" ] || echo "$path"; done'))->toBe('');
+    }
 });
 
 it('answers to its own name alone, and serves nothing of what lies beside the pages', function (): void {
@@ -73,7 +87,8 @@ it('answers to its own name alone, and serves nothing of what lies beside the pa
         expect($ask($path, '127.0.0.1'))->toBeIn([404, 403]);
     }
     $headers = house("curl -s -D - -o /dev/null 'http://127.0.0.1:$port/'");
-    expect($headers)->toContain('X-Content-Type-Options: nosniff')->toContain("default-src 'self'")->toContain('X-Frame-Options: DENY');
+    expect($headers)->toContain('X-Content-Type-Options: nosniff')->toContain("default-src 'self'")->toContain('X-Frame-Options: DENY')->toContain('Referrer-Policy: strict-origin');
+    expect(house("curl -s -D - -o /dev/null 'http://127.0.0.1:$port/sw.js'"))->toContain('Cache-Control: no-cache')->toContain("default-src 'self'")->toContain('X-Frame-Options: DENY');
 });
 
 it('picks other ports when its own are taken', function (): void {

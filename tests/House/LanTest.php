@@ -14,7 +14,11 @@ function lan(string $script): string
 function printed(string $label): string
 {
     static $said = null;
-    $said ??= lan('house_stop lanhouse 2>/dev/null; rm -rf "$dir"; house_start lanhouse; house_lan lanhouse');
+    $said ??= (function (): string {
+        (new OwnHouse('lanhouse'))->found();
+
+        return lan('house_lan lanhouse');
+    })();
 
     return preg_match("#$label\s+(https?://[\d.]+:\d+)#", $said, $found) === 1 ? $found[1] : throw new RuntimeException($said);
 }
@@ -52,6 +56,7 @@ it('would vouch for no other machine, had anyone kept its key', function (): voi
     $said = lan(<<<'SH'
         kept="$(mktemp -d)"; export COMPADRE_LAN_ADDRESSES="127.0.0.9"
         shred() { cp "$2" "$kept/kept.key"; rm -f "$2"; }
+        lan_choose
         lan_issue "$kept/lan"
         cd "$kept"
         openssl ecparam -name prime256v1 -genkey -noout -out other.key
@@ -70,7 +75,12 @@ it('would vouch for no other machine, had anyone kept its key', function (): voi
 it('says on a page of its own how to trust it and how to be rid of it, and nothing else', function (): void {
     $join = printed('Phones on this network:');
     $page = lan("curl -s $join/");
-    expect($page)->toContain('To remove it afterwards')->toContain($print = trim(lan('lan_fingerprint "$folder"')))->toContain(printed('Then the app itself at'));
+    expect($page)->toContain('To remove it afterwards')->toContain(printed('Then the app itself at'))->toContain('let the phone itself show');
+    // Whoever can change this page can write any fingerprint on it: the phone's own word counts.
+    $print = trim(lan('lan_fingerprint "$folder"'));
+    foreach (explode("\n", $print) as $line) {
+        expect($page)->not->toContain($line);
+    }
     // As the certificate itself has it, in four lines that compare at a glance.
     expect(substr_count($print, "\n"))->toBe(3)->and(str_replace(["\n", ' '], ':', $print))->toBe(trim(lan('openssl x509 -in "$folder/ca.crt" -noout -fingerprint -sha256 | cut -d= -f2')));
     expect(lan("curl -s $join/compadre.crt"))->toBe(lan('cat "$folder/ca.crt"'));
@@ -93,6 +103,32 @@ it('refuses the demo’s accounts on the network, with a reason', function (): v
     [$demo, $other] = array_map(fn (string $line): array => (array) json_decode($line, true), explode("\n", $answer));
     expect($demo['errors'][0])->toMatchArray(['field' => '/email'])->and($demo['message'])->toContain('belongs to the demo');
     expect($other['message'])->toContain('do not belong together');
+});
+
+it('takes no cipher with TLS 1.2 that does not seal what it hides', function (): void {
+    $secure = substr(printed('Then the app itself at'), strlen('https://'));
+    $try = fn (string $cipher): string => lan("openssl s_client -connect $secure -tls1_2 -cipher $cipher </dev/null 2>&1 | grep -c 'Cipher is ECDHE' || true");
+    expect($try('ECDHE-ECDSA-AES128-GCM-SHA256'))->toBe('1')->and($try('ECDHE-ECDSA-AES128-SHA256'))->toBe('0')->and($try('ECDHE-ECDSA-AES256-SHA'))->toBe('0');
+});
+
+it('opens one network alone, and asks which where there are several', function (): void {
+    expect(fn () => lan('export COMPADRE_LAN_ADDRESSES="127.0.0.2 127.0.0.3"; lan_choose'))->toThrow(RuntimeException::class, 'one of 127.0.0.2 127.0.0.3');
+    expect(lan('export COMPADRE_LAN_ADDRESSES="127.0.0.2 127.0.0.3"; lan_choose 127.0.0.3; lan_addresses'))->toBe('127.0.0.3');
+    expect(fn () => lan('lan_choose 127.0.0.9'))->toThrow(RuntimeException::class, 'no address 127.0.0.9');
+});
+
+it('is not open again after a crash, unless it is asked to be', function (): void {
+    $secure = printed('Then the app itself at');
+    lan('for name in nginx fpm; do kill -KILL "$(cat "$dir/run/$name.pid")"; done; sleep 0.3; house_up lanhouse');
+    expect(lan("curl -s -o /dev/null -w '%{http_code}' --cacert \"\$folder/ca.crt\" $secure/up || true"))->toBe('000');
+    expect(lan('ls "$dir/run"'))->not->toContain('lan.conf');
+});
+
+it('opens no empty house to the network, and lets nobody there set one up', function (): void {
+    $empty = new OwnHouse('emptylan', 'export COMPADRE_LAN_ADDRESSES="127.0.0.4"');
+    expect(fn () => $empty->run('house_stop emptylan 2>/dev/null; rm -rf "$dir"; house_lan emptylan'))->toThrow(RuntimeException::class, 'not set up yet');
+    expect($empty->run('ls "$dir/run"'))->not->toContain('lan.conf');
+    $empty->end();
 });
 
 it('leaves the network again when it is stopped', function (): void {

@@ -28,6 +28,7 @@ final class SetUpState extends Command
             $this->line('or open this address, which carries it:         '.config()->string('app.url')."/#code=$code");
         }
 
-        return self::SUCCESS;
+        // Whoever asks quietly wants to know just this.
+        return $group === null && $this->output->isQuiet() ? self::FAILURE : self::SUCCESS;
     }
 }

@@ -12,6 +12,7 @@ use App\Boards\KeptBoard;
 use App\Boards\LearnerPage;
 use App\Boards\LearnerRecord;
 use App\Models\Learner;
+use App\People\GoneList;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Illuminate\Http\JsonResponse;
@@ -66,11 +67,12 @@ final class CrewController extends Controller
         return new JsonResponse(['written' => $keep->had($this->user($request), $this->fields($request))], 201);
     }
 
-    public function erase(Request $request, Learner $learner, EraseLearner $erase): Response
+    /** What lies here is made anew without them; where else copies were written to is told. */
+    public function erase(Request $request, Learner $learner, EraseLearner $erase): JsonResponse
     {
         $erase($this->group($request), $learner);
 
-        return new Response(status: 204);
+        return new JsonResponse(['backups_elsewhere' => GoneList::elsewhere()]);
     }
 
     public function walkIn(Request $request, WalkIn $walkIn): JsonResponse
