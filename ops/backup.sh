@@ -5,7 +5,7 @@
 # Tables whose rows open doors, or are no longer true tomorrow: a backup has the tables, not what is in them.
 backup_emptied=(sessions resets remotes invitations remembered devices tries)
 
-backup_random_words() { shuf --random-source=/dev/urandom -n 6 ops/words.txt | paste -sd' '; }
+backup_random_words() { tr -s ' ' '\n' <ops/words.txt | shuf --random-source=/dev/urandom -n 6 | paste -sd' '; }
 
 # The words, made when they are first needed and shown that once.
 backup_words_made() {

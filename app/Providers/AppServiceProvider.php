@@ -37,7 +37,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(KnotNames::class);
         $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
-        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::of($this->app->make(Library::class)));
+        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 

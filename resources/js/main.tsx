@@ -4,15 +4,12 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { queryClient } from './api/queries';
 import './app.css';
-import { startSync } from './outbox/sync';
 import { App } from './shell/App';
-import { startLeaving, startWorker } from './shell/offline';
+import { watchTheWayBack } from './shell/leaving';
 import { applyScheme } from './shell/scheme';
 
 applyScheme();
-startWorker();
-startLeaving();
-startSync();
+watchTheWayBack();
 
 const root = document.getElementById('app');
 if (root) {
@@ -26,3 +23,6 @@ if (root) {
     </StrictMode>,
   );
 }
+
+// What the first page does not need comes after it.
+void import('./shell/start').then(({ start }) => start());

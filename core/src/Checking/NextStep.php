@@ -19,7 +19,9 @@ final class NextStep
 
         return match ($finding->verdict) {
             Verdict::TieAgain => self::again(self::mistakes($finding, $seen, $knot)[0] ?? null, $name),
-            Verdict::TidyIt => 'The knot is right; tidy it: '.self::first($knot->dressingChecks, 'lay the strands as they should lie and pull each one snug').'.',
+            Verdict::TidyIt => $seen->test === Seen::No && $seen->dressing !== Seen::No
+                ? 'It does not pass its test ('.lcfirst(rtrim($knot->test, '.')).'): dress and set it again, every strand snug, then test it once more.'
+                : 'The knot is right; tidy it: '.self::first($knot->dressingChecks, 'lay the strands as they should lie and pull each one snug').'.',
             Verdict::FeedTail => self::feed($finding),
             Verdict::Incomplete => self::look($finding, $seen),
             Verdict::WithHelp => "Right with a word of help: tie the $name once more without it.",

@@ -25,6 +25,7 @@ final readonly class Observation
         public Measure $measuredBy,
         public ?RopeInHand $rope,
         public ?string $mistake,
+        public Seen $test = Seen::NotLooked,
     ) {
         if ($tying === Seen::NotApplicable) {
             throw Refusal::of('/tying', $tying->value, 'yes, no or not_looked: every knot is tied');
@@ -67,6 +68,7 @@ final readonly class Observation
             Measure::tryFrom($fields->text('measured_by', 'mm')) ?? throw Refusal::of($fields->place('measured_by'), $fields->text('measured_by'), 'mm, gauge, finger or diameters'),
             self::rope($fields->objectOrNull('rope')),
             $fields->textOrNull('mistake'),
+            $fields->has('test') ? self::seen($fields, 'test') : Seen::NotLooked,
         );
     }
 

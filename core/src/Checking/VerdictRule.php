@@ -19,7 +19,7 @@ use Compadre\Core\Rope\TailVerdict;
  */
 final readonly class VerdictRule
 {
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     public function __construct(private TailRule $tails)
     {
@@ -35,8 +35,9 @@ final readonly class VerdictRule
             TailVerdict::Good, TailVerdict::Long => Seen::Yes,
         };
         $verdict = match (true) {
-            $seen->tying === Seen::No => Verdict::TieAgain,
-            $seen->dressing === Seen::No => Verdict::TidyIt,
+            $seen->tying === Seen::No, $seen->test === Seen::No && $knot->testShowsStructure => Verdict::TieAgain,
+            // A knot that fails its own test passes in no way.
+            $seen->dressing === Seen::No, $seen->test === Seen::No => Verdict::TidyIt,
             $tail === Seen::No => Verdict::FeedTail,
             ! $seen->tying->satisfies(), ! $seen->dressing->satisfies(), ! $tail->satisfies() => Verdict::Incomplete,
             $seen->prompts > 0 => Verdict::WithHelp,

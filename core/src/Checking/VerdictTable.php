@@ -17,7 +17,8 @@ use Compadre\Core\Rope\TailSchool;
 final class VerdictTable
 {
     /**
-     * @return array<string, array{verdict: string, next: string}> by tying, dressing, tail and prompts, as "yes,yes,no,0"
+     * @return array<string, array{verdict: string, next: string}> by tying, dressing, tail and prompts, as "yes,yes,no,0", and with
+     *                                                             ",no" behind it where the knot's own test says no
      */
     public static function of(KnotPack $knot, TailRule $tails): array
     {
@@ -28,11 +29,13 @@ final class VerdictTable
             foreach ($knot->hasDressing ? $looked : [Seen::NotApplicable] as $dressing) {
                 foreach ($knot->hasTail ? $looked : [Seen::NotApplicable] as $tail) {
                     for ($prompts = 0; $prompts <= 2; $prompts++) {
-                        $seen = new Observation($tying, $dressing, $tail, How::Attested, $prompts, null, Measure::Millimetres, null, null);
-                        $finding = $rule->judge($seen, $knot, TailSchool::Longer, false);
-                        $table["$tying->value,$dressing->value,$tail->value,$prompts"] = [
-                            'verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, $finding->verdict === Verdict::HasIt ? Level::HasIt : null),
-                        ];
+                        foreach ($knot->test === '' ? [Seen::NotLooked] : [Seen::NotLooked, Seen::No] as $test) {
+                            $seen = new Observation($tying, $dressing, $tail, How::Attested, $prompts, null, Measure::Millimetres, null, null, $test);
+                            $finding = $rule->judge($seen, $knot, TailSchool::Longer, false);
+                            $table["$tying->value,$dressing->value,$tail->value,$prompts".($test === Seen::No ? ',no' : '')] = [
+                                'verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, $finding->verdict === Verdict::HasIt ? Level::HasIt : null),
+                            ];
+                        }
                     }
                 }
             }

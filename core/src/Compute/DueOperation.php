@@ -41,7 +41,7 @@ final readonly class DueOperation implements Operation
 
     public function run(Fields $input): array
     {
-        $today = substr($input->text('now'), 0, 10);
+        $today = Schemas::dayOf($input);
         $byKnot = [];
         foreach ($input->objects('results') as $result) {
             $knot = $this->library->knot($result->text('knot'), $result->place('knot'));

@@ -20,8 +20,9 @@ final readonly class LineOperation implements Operation
 
     public function input(): array
     {
-        $length = ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1_000_000];
-        $load = ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1_000_000];
+        // Down to a thousandth: below, the pull would be beyond any number.
+        $length = ['type' => 'number', 'minimum' => 0.001, 'maximum' => 1_000_000];
+        $load = ['type' => 'number', 'minimum' => 0.001, 'maximum' => 1_000_000];
 
         return Schemas::object(['span_mm' => $length, 'sag_mm' => $length, 'mid_load_n' => $load, 'even_load_n_per_m' => $load], ['mid_load_n', 'even_load_n_per_m']);
     }

@@ -29,7 +29,7 @@ final class MistakesOperation implements Operation
 
     public function input(): array
     {
-        return Schemas::object(['knot' => Schemas::text(), 'method' => Schemas::text(60)], ['method']);
+        return Schemas::object(['knot' => Schemas::text(), 'method' => Schemas::text(60), 'audience' => Schemas::audience()], ['method', 'audience']);
     }
 
     public function output(): array
@@ -45,7 +45,8 @@ final class MistakesOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $finder = new MistakeFinder($this->library, $this->index ??= KnotIndex::of($this->library));
+        $index = Schemas::isForLearners($input) ? KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
+        $finder = new MistakeFinder($this->library, $index);
 
         return ['mistakes' => array_map(static fn (Found $found): array => [
             'id' => $found->slip->id, 'error' => $found->slip->error->value, 'crossing' => $found->slip->crossing,

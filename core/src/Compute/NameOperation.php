@@ -28,9 +28,9 @@ final readonly class NameOperation implements Operation
     public function input(): array
     {
         return Schemas::object([
-            'knot' => Schemas::text(), 'method' => Schemas::text(60),
+            'knot' => Schemas::text(), 'method' => Schemas::text(60), 'audience' => Schemas::audience(),
             'answers' => ['type' => 'object', 'additionalProperties' => ['type' => 'string', 'pattern' => '^[ou?]*$', 'maxLength' => 200], 'description' => 'by rope, in order of travel: o over, u under, ? not seen'],
-        ], ['method']);
+        ], ['method', 'audience']);
     }
 
     public function output(): array
@@ -50,7 +50,7 @@ final readonly class NameOperation implements Operation
         foreach ($input->object('answers')->raw() as $rope => $seen) {
             $answers[(string) $rope] = is_string($seen) ? $seen : throw Refusal::of("/answers/$rope", $seen, 'letters o, u and ?');
         }
-        $guesses = (new Naming($this->library, KnotIndex::of($this->library)))->of($knot, $knot->method($input->textOrNull('method')), $answers);
+        $guesses = (new Naming($this->library, Schemas::isForLearners($input) ? KnotIndex::forLearners($this->library) : KnotIndex::of($this->library)))->of($knot, $knot->method($input->textOrNull('method')), $answers);
 
         return ['guesses' => array_map(static fn (Guess $guess): array => [
             'knot' => $guess->knot, 'becomes' => $guess->becomes->toArray(), 'against' => $guess->against, 'unseen' => $guess->unseen,

@@ -77,12 +77,14 @@ final readonly class PlanOperation implements Operation
 
     public function run(Fields $input): array
     {
-        $now = substr($input->text('now'), 0, 10);
+        $now = Schemas::dayOf($input);
         [$badges, $dates] = [[], []];
         foreach ($input->objects('badges') as $chosen) {
             $badge = BadgePack::from($chosen->object('pack'));
             foreach ($badge->knots() as $knot) {
-                $this->library->knot($knot, $chosen->place('pack'));
+                if (! $this->library->knot($knot, $chosen->place('pack'))->isTaught()) {
+                    throw Refusal::of($chosen->place('pack'), $knot, 'knots for learners: this one is a usual mistake, or for leaders only');
+                }
             }
             $badges[$badge->id] = $badge;
             $dates[$badge->id] = $chosen->textOrNull('due_on');

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Compute;
 
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Refusal;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Knots\View;
@@ -96,7 +98,27 @@ final class Schemas
     /** @return array<string, mixed> a day, or a moment whose date counts */
     public static function now(): array
     {
-        return ['type' => 'string', 'pattern' => '^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])(T.*)?$', 'x-allowed' => 'a date as 2026-11-24, or a time as 2026-11-24T18:30:00Z'];
+        return ['type' => 'string', 'pattern' => '^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])(T([01]\d|2[0-3]):[0-5]\d(:([0-5]\d|60)(\.\d{1,9})?)?(Z|[+-]([01]\d|2[0-3]):[0-5]\d)?)?$', 'x-allowed' => 'a date as 2026-11-24, or a time as 2026-11-24T18:30:00Z'];
+    }
+
+    /** @return array<string, mixed> whose eyes it is for: what is for leaders only has no name before learners */
+    public static function audience(): array
+    {
+        return ['enum' => ['leaders', 'learners'], 'default' => 'leaders'];
+    }
+
+    public static function isForLearners(Fields $input): bool
+    {
+        return $input->text('audience', 'leaders') === 'learners';
+    }
+
+    /** The day that `now` is on. */
+    public static function dayOf(Fields $input): string
+    {
+        $now = $input->text('now');
+        [$year, $month, $day] = array_map(intval(...), explode('-', substr($now, 0, 10)));
+
+        return checkdate($month, $day, $year) ? substr($now, 0, 10) : throw Refusal::of($input->place('now'), $now, 'a day of the calendar, as 2026-11-24, or a time on one');
     }
 
     /** @return array<string, mixed> */

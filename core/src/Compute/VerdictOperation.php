@@ -69,7 +69,7 @@ final readonly class VerdictOperation implements Operation
                 $results[] = new DayResult($entry->text('day'), Verdict::from($entry->text('verdict')));
             }
         }
-        $level = Ladder::level([...$results, new DayResult(substr($input->text('now'), 0, 10), $finding->verdict)]);
+        $level = Ladder::level([...$results, new DayResult(Schemas::dayOf($input), $finding->verdict)]);
 
         return [
             'verdict' => $finding->verdict->value, 'level' => $level?->value,

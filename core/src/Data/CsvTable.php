@@ -76,9 +76,11 @@ final readonly class CsvTable
      */
     public static function write(array $head, array $rows): string
     {
+        // What begins like this, a spreadsheet would reckon out: a name must not do anything.
+        $tame = static fn (string $text): string => preg_match("/^[=+\\-@'\t\r]/", $text) === 1 ? "'$text" : $text;
         $cell = static fn (string $text): string => preg_match('/[",;\t|\r\n]|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
 
-        return implode('', array_map(static fn (array $row): string => implode(',', array_map($cell, $row))."\r\n", [$head, ...$rows]));
+        return implode('', array_map(static fn (array $row): string => implode(',', array_map(static fn (string $text): string => $cell($tame($text)), $row))."\r\n", [$head, ...$rows]));
     }
 
     /** @param  array<string, list<string>>  $columns */
@@ -109,35 +111,73 @@ final readonly class CsvTable
         return $best[1];
     }
 
-    /** @return array<int, list<string>> */
+    /**
+     * Read by PHP itself, once the quotes are known to close.
+     *
+     * @return array<int, list<string>>
+     */
     private static function rows(string $text, string $delimiter): array
     {
+        self::holdQuotes($text, $delimiter);
+        $stream = fopen('php://memory', 'r+');
+        if ($stream === false) {
+            throw Refusal::saying('/text', '', 'less, or later', 'There is no memory left to read it in.');
+        }
+        fwrite($stream, $text);
+        rewind($stream);
         $rows = [];
-        $line = 1;
-        foreach (self::lines($text) as $written) {
-            $cells = array_map(static fn (?string $cell): string => trim((string) $cell), str_getcsv($written, $delimiter, '"', ''));
+        [$line, $read] = [1, 0];
+        while (($cells = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
+            $cells = array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $cells);
             if (implode('', $cells) !== '') {
                 $rows[$line] = $cells;
             }
-            $line += 1 + substr_count($written, "\n");
+            $now = (int) ftell($stream);
+            $line += substr_count($text, "\n", $read, $now - $read);
+            $read = $now;
         }
+        fclose($stream);
 
         return $rows;
     }
 
-    /** @return list<string> rows, of which a quoted cell may run over several lines */
-    private static function lines(string $text): array
+    /**
+     * A quote opens only where a cell begins, and has to close: else it would swallow all that comes after it. One look at each
+     * character.
+     *
+     * @throws Refusal with the line of a quote that is left open
+     */
+    private static function holdQuotes(string $text, string $delimiter): void
     {
-        $rows = [];
-        $open = '';
-        foreach (explode("\n", $text) as $line) {
-            $open = $open === '' ? $line : $open."\n".$line;
-            if (substr_count($open, '"') % 2 === 0) {
-                $rows[] = $open;
-                $open = '';
+        $line = 1;
+        $length = strlen($text);
+        for ($at = 0; $at < $length;) {
+            // A cell begins: blanks before its quote count for nothing.
+            $at += strspn($text, $delimiter === "\t" ? ' ' : " \t", $at);
+            if (($text[$at] ?? '') === '"') {
+                $open = $line;
+                for ($at++; ; $at += 2) {
+                    $plain = strcspn($text, '"', $at);
+                    $line += substr_count($text, "\n", $at, $plain);
+                    $at += $plain;
+                    if ($at >= $length) {
+                        throw Refusal::saying('/text', "line $open", 'a quote for each quote', "The quote that opens on line $open is never closed. Close it, or take it out; nothing was taken in.");
+                    }
+                    if (($text[$at + 1] ?? '') !== '"') {
+                        $at++;
+                        break;
+                    }
+                }
             }
+            $at += strcspn($text, $delimiter."\n", $at);
+            $line += ($text[$at] ?? '') === "\n" ? 1 : 0;
+            $at++;
         }
+    }
 
-        return $open === '' ? $rows : [...$rows, $open];
+    /** A text that a spreadsheet would take for a formula is written behind one quote mark, which is taken off again. */
+    private static function plain(string $cell): string
+    {
+        return preg_match("/^'[=+\\-@'\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 }

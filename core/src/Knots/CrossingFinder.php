@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use WeakMap;
+
 /**
  * Finds every place where centre lines meet: strand with strand, and each strand with itself. Curves are compared
  * as fine polygons; boxes around runs of them keep far parts from being compared at all.
  */
 final class CrossingFinder
 {
+    /** @var ?WeakMap<Curve, list<array{int, int, array{float, float, float, float}}>> */
+    private static ?WeakMap $runs = null;
+
     private const RUN = 10;
 
     /**
@@ -35,7 +40,7 @@ final class CrossingFinder
      */
     public static function between(array $curves, int $j): array
     {
-        $runs = array_map(self::runs(...), $curves);
+        $runs = array_map(self::known(...), array_slice($curves, 0, $j + 1));
         $found = [];
         foreach ($curves as $i => $first) {
             if ($i <= $j) {
@@ -44,7 +49,7 @@ final class CrossingFinder
                         if ($i === $j && $startB < $startA || ! self::touch($boxA, $boxB)) {
                             continue;
                         }
-                        array_push($found, ...self::compare($i, $first, $startA, $endA, $j, $curves[$j], $startB, $endB));
+                        array_push($found, ...self::compare($i, $first, $startA, $endA, $boxA, $j, $curves[$j], $startB, $endB, $boxB));
                     }
                 }
             }
@@ -75,15 +80,26 @@ final class CrossingFinder
         return $kept;
     }
 
-    /** @return list<Meeting> */
-    private static function compare(int $i, Curve $a, int $startA, int $endA, int $j, Curve $b, int $startB, int $endB): array
+    /**
+     * @param  array{float, float, float, float}  $boxA  round the run of the first
+     * @param  array{float, float, float, float}  $boxB
+     * @return list<Meeting>
+     */
+    private static function compare(int $i, Curve $a, int $startA, int $endA, array $boxA, int $j, Curve $b, int $startB, int $endB, array $boxB): array
     {
         $found = [];
         $last = count($a->points) - 2;
+        $near = [];
+        for ($q = $startB; $q < $endB; $q++) {
+            $near[$q] = self::reaches($b->points[$q], $b->points[$q + 1], $boxA);
+        }
         for ($p = $startA; $p < $endA; $p++) {
+            if (! self::reaches($a->points[$p], $a->points[$p + 1], $boxB)) {
+                continue;
+            }
             $from = $i === $j ? max($startB, $p + 2) : $startB;
             for ($q = $from; $q < $endB; $q++) {
-                if ($i === $j && $a->closed && $p === 0 && $q === $last) {
+                if (! $near[$q] || $i === $j && $a->closed && $p === 0 && $q === $last) {
                     continue;
                 }
                 $hit = self::hit($a->points[$p], $a->points[$p + 1], $b->points[$q], $b->points[$q + 1]);
@@ -100,6 +116,16 @@ final class CrossingFinder
         }
 
         return $found;
+    }
+
+    /**
+     * Whether a side, as boxed, comes as far as a run's box.
+     *
+     * @param  array{float, float, float, float}  $box
+     */
+    private static function reaches(Point $from, Point $to, array $box): bool
+    {
+        return min($from->x, $to->x) <= $box[2] && max($from->x, $to->x) >= $box[0] && min($from->y, $to->y) <= $box[3] && max($from->y, $to->y) >= $box[1];
     }
 
     /** @return ?array{float, float} the shares of the way, 0 to 1, at which two segments cross */
@@ -119,6 +145,18 @@ final class CrossingFinder
         $u = ($acx * $aby - $acy * $abx) / $cross;
 
         return $t >= -1e-9 && $t <= 1 + 1e-9 && $u >= -1e-9 && $u <= 1 + 1e-9 ? [$t, $u] : null;
+    }
+
+    /**
+     * The runs of a curve, boxed once: the same rope is held against many a line.
+     *
+     * @return list<array{int, int, array{float, float, float, float}}>
+     */
+    private static function known(Curve $curve): array
+    {
+        self::$runs ??= new WeakMap;
+
+        return self::$runs[$curve] ??= self::runs($curve);
     }
 
     /** @return list<array{int, int, array{float, float, float, float}}> */

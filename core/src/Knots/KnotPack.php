@@ -23,6 +23,8 @@ final readonly class KnotPack
      * @param  non-empty-list<Method>  $methods  the first is the default
      * @param  bool  $setsOut  whether its small loop can be measured off from the end for a loop of a given size
      * @param  string  $laidRope  which way to turn in laid rope, where it matters
+     * @param  bool  $testShowsStructure  whether a test that says no shows a wrong structure
+     * @param  ?string  $lashing  what its rope is reckoned as, where it is a lashing that is
      */
     public function __construct(
         public string $file,
@@ -53,6 +55,8 @@ final readonly class KnotPack
         public array $methods,
         public bool $setsOut = false,
         public string $laidRope = '',
+        public bool $testShowsStructure = false,
+        public ?string $lashing = null,
     ) {
     }
 
@@ -75,6 +79,7 @@ final readonly class KnotPack
             $pack->text('test', ''), $pack->text('tail_class'), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
             $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'), $pack->text('laid_rope', ''),
+            $pack->textOrNull('test_shows') === 'structure', $pack->textOrNull('lashing'),
         );
     }
 

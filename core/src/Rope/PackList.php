@@ -55,7 +55,7 @@ final readonly class PackList
                 continue;
             }
             $tail = $tails->required($knot->tailClass, $rope, $school, $backup);
-            $lashing = LashingKind::tryFrom(str_replace('-lashing', '', $knot->id)) ?? ($knot->family === 'lashing' && str_starts_with($knot->id, 'tripod') ? LashingKind::from(str_replace('-lashing', '', $knot->id)) : null);
+            $lashing = $knot->lashing === null ? null : LashingKind::tryFrom($knot->lashing);
             if ($lashing !== null) {
                 $needs = Lashing::of($lashing, array_fill(0, $lashing->poles(), self::POLE), $rope->diameter)->advised();
                 $pieces[] = ['length' => self::rounded($needs), 'count' => $pairs, 'for' => 'pair', 'knot' => $knot->id, 'colours' => 1, 'reason' => sprintf('For poles of %s mm.', Figure::of(self::POLE))];

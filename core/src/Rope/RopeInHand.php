@@ -49,6 +49,6 @@ final readonly class RopeInHand
 
     public function words(): string
     {
-        return Figure::of($this->diameter).' mm '.$this->material->words().($this->wet ? ', wet' : '');
+        return Figure::of($this->across()).' mm '.$this->material->words().($this->width === null ? '' : ' tape').($this->wet ? ', wet' : '');
     }
 }

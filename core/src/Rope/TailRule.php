@@ -87,7 +87,7 @@ final readonly class TailRule
             TailSchool::Fixed => $rule['floor'],
             TailSchool::Diameters => $byDiameter,
         };
-        $extra = $backup ? $this->backup * $rope->diameter : 0.0;
+        $extra = $backup ? $this->backup * $rope->across() : 0.0;
         // Products such as 10 x 1.1 x 8 carry a trace of binary rounding, which must not cost a millimetre.
         $millimetres = (int) ceil(round($base + $extra, 6));
 

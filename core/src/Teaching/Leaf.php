@@ -35,7 +35,7 @@ final readonly class Leaf
         }
 
         return $this->isTicked()
-            ? $reached->rung() >= Level::HasIt->rung() && isset($ticked[$this->key()])
+            ? $reached === $this->level || $reached->rung() >= Level::HasIt->rung() && isset($ticked[$this->key()])
             : $reached->rung() >= $this->level->rung();
     }
 }

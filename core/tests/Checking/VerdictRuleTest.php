@@ -112,3 +112,15 @@ it('climbs the ladder and never falls', function (array $results, ?Level $level)
     'had before, and shown now, is kept' => [[['2026-11-03', Verdict::HasIt, true], ['2026-11-03', Verdict::HasIt]], Level::Kept],
     'had before, said twice, is not' => [[['2026-11-03', Verdict::HasIt, true], ['2026-11-10', Verdict::HasIt, true]], Level::HasIt],
 ]);
+
+it('passes no knot that fails its own test, whatever else is right', function (string $knot, string $verdict): void {
+    $folder = dirname(__DIR__, 3).'/packs';
+    $rule = new \Compadre\Core\Checking\VerdictRule(\Compadre\Core\Rope\TailRule::fromPack(\Compadre\Core\Data\Fields::of(\Compadre\Core\Data\Json::arrays(\Compadre\Core\Data\Json::file("$folder/materials/rope.json")))));
+    $pack = \Compadre\Core\Knots\Library::at($folder)->knot($knot);
+    foreach ([0, 1, 2] as $prompts) {
+        foreach (['yes', 'not_looked'] as $part) {
+            $seen = \Compadre\Core\Checking\Observation::from(\Compadre\Core\Data\Fields::of(['tying' => $part, 'dressing' => $pack->hasDressing ? $part : 'not_applicable', 'tail' => $pack->hasTail ? $part : 'not_applicable', 'prompts' => $prompts, 'test' => 'no']));
+            expect($rule->judge($seen, $pack, \Compadre\Core\Rope\TailSchool::Longer, false)->verdict->value)->toBe($verdict);
+        }
+    }
+})->with([['taut-line-hitch', 'tie_again'], ['square-knot', 'tie_again'], ['square-lashing', 'tidy_it'], ['water-knot', 'tidy_it']]);

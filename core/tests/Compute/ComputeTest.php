@@ -89,7 +89,7 @@ it('tells what is due', function (): void {
 
 it('gives a verdict with its level from the history', function (): void {
     $pass = ['knot' => 'square-knot', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'now' => '2026-11-24'];
-    expect(compute('verdict', Json::write($pass))[1])->toMatchArray(['verdict' => 'has_it', 'level' => 'has_it', 'mistakes' => [], 'rule_version' => 1]);
+    expect(compute('verdict', Json::write($pass))[1])->toMatchArray(['verdict' => 'has_it', 'level' => 'has_it', 'mistakes' => [], 'rule_version' => 2]);
     expect(compute('verdict', Json::write($pass + ['history' => [['day' => '2026-11-17', 'verdict' => 'has_it']]]))[1])->toMatchArray(['level' => 'kept']);
     $wrong = compute('verdict', Json::write(['tying' => 'no', 'mistake' => 'granny-knot'] + $pass))[1];
     expect($wrong)->toMatchArray(['verdict' => 'tie_again', 'level' => 'seen']);

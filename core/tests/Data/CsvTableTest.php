@@ -54,3 +54,19 @@ it('reads meetings, and says what is wrong with which', function (): void {
         expect($rows[$row]['fault'])->toContain($says);
     }
 });
+
+it('lets a quote in the middle of a cell be, and names the line of one that is left open', function (): void {
+    $rows = roster("Ada \"the\" P.,9,\n5\" rope,9,\nBram K.,10,left\n");
+    expect(array_column($rows, 'name'))->toBe(['Ada "the" P.', '5" rope', 'Bram K.'])->and(array_column($rows, 'line'))->toBe([1, 2, 3]);
+    expect(fn () => CsvTable::read("name,age\nAda P.,9\n\"Bram K.,9\nCleo M.,9\n", 50))->toThrow(Refusal::class, 'on line 3 is never closed');
+    expect(fn () => CsvTable::read("\"a\nb\",9\n \"Cleo,9\n", 50))->toThrow(Refusal::class, 'on line 3 is never closed');
+    // Half a megabyte behind an open quote is one look at each character.
+    expect(fn () => CsvTable::read('"'.str_repeat("Ada P.,9\n", 55_000), 50))->toThrow(Refusal::class, 'on line 1');
+});
+
+it('gives a spreadsheet nothing to reckon out, and reads each text back as it was', function (): void {
+    $texts = ['=HYPERLINK("http://x","y")', '+1', '-1', '@sum', "'tis", "''twice", '=1', 'plain', "'", '5" rope', 'a=b'];
+    $file = CsvTable::write(['name', 'age', 'hand'], array_map(fn (string $text): array => [$text, '9', ''], $texts));
+    expect($file)->toContain('"\'=HYPERLINK(""http://x"",""y"")"')->toContain("\r\n'+1,")->toContain("\r\n'@sum,");
+    expect(array_map(fn (array $row): string => $row[0], array_values(array_slice(CsvTable::read($file, 50)->rows, 1, null, true))))->toBe($texts);
+});

@@ -46,7 +46,7 @@ it('holds every knot pack to its schema, its words and its neighbours', function
 it('holds every badge to its schema and to knots that exist', function (): void {
     $shelf = BadgeShelf::at(packs());
     $shelf->verify(packs(), packSchema('badge'), Library::at(packs()));
-    expect(array_keys($shelf->all()))->toBe(['lantern-hand', 'rigger', 'green-captain']);
+    expect(array_keys($shelf->all()))->toBe(['first-knots', 'lantern-hand', 'rigger', 'useful-knots', 'green-captain', 'knots-at-work']);
 });
 
 it('refuses drawings that are not clear, and says where', function (Closure $spoil, string $says): void {

@@ -7,13 +7,13 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
-import { afterHash } from './afterHash';
+import { useAfterHash } from './afterHash';
 import { Doorway } from './Doorway';
 
 type Invitation = { group: string; role: Schemas['Role']; expires_at: string };
 
 export function JoinPage() {
-  const token = afterHash();
+  const token = useAfterHash();
   const navigate = useNavigate();
   const [person, setPerson] = useState({ name: '', email: '', password: '' });
   const about = useQuery({ queryKey: ['join', token], queryFn: () => call<Invitation>('POST', '/api/join/about', { token }), retry: false });

@@ -6,11 +6,11 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
-import { afterHash } from './afterHash';
+import { useAfterHash } from './afterHash';
 import { Doorway } from './Doorway';
 
 export function ResetPage() {
-  const token = afterHash();
+  const token = useAfterHash();
   const [password, setPassword] = useState('');
   const reset = useMutation({ mutationFn: () => call('POST', '/api/reset', { token, password }) });
   return (

@@ -5,7 +5,7 @@ import { houseQuery, meQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { TextField } from '../ui/Field';
-import { stay } from '../shell/offline';
+import { stay } from '../shell/leaving';
 import { words } from '../words/en';
 import { Doorway } from './Doorway';
 

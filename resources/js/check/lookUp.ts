@@ -8,7 +8,7 @@ export function lookUp(sheet: CheckSheet, draft: Omit<Draft, 'learner' | 'knot' 
   if (draft.kind !== 'result') return { verdict: 'has_it', next: '' };
   const limits = draft.measured_mm === undefined || draft.measured_mm === null ? undefined : sheet.limits?.[draft.measured_by ?? 'mm'];
   const tail = limits && draft.measured_mm !== undefined && draft.measured_mm !== null ? byLimits(draft.measured_mm, limits, draft.tail ?? 'not_looked') : draft.tail;
-  const found = sheet.verdicts[[draft.tying, draft.dressing, tail, draft.prompts ?? 0].join(',')];
+  const found = sheet.verdicts[[draft.tying, draft.dressing, tail, draft.prompts ?? 0, ...(draft.test === 'no' ? ['no'] : [])].join(',')];
   return found ?? { verdict: 'incomplete', next: '' };
 }
 

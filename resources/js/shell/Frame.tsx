@@ -1,3 +1,5 @@
+import { Suspense } from 'react';
+import { Loading } from '../ui/states';
 import { CalendarRange, CheckCheck, Presentation, Sailboat, Users } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
 import { words } from '../words/en';
@@ -45,7 +47,7 @@ export function Frame() {
       </nav>
       <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 print:p-0 rail:px-8 rail:pt-7 rail:pb-10">
         <SyncBar online={online} mayPlan={me.may.plan} />
-        <Outlet />
+        <Suspense fallback={<Loading />}><Outlet /></Suspense>
       </main>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
-import { ApiProblem, call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
+import { call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
+import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
 import { keptView, VIEWS } from '../demonstrate/useShowSettings';
 
@@ -88,25 +89,9 @@ export async function forgetAll(): Promise<void> {
   if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
 }
 
-/** When somebody last signed out here: a page from before that is shown again, by the way back, is not shown. */
-const LEFT = 'compadre-left';
-const opened = Date.now();
-
-/** Leaves this page with nothing on it: browsers keep pages as they were, names and all. */
-function clearPage(): void {
-  localStorage.setItem(LEFT, String(Date.now()));
-  document.body.replaceChildren();
-  window.location.replace('/');
-}
-
-const LEAVING = 'compadre-leaving';
-
-/** Whether somebody signed out here without a network, and the server has not heard of it yet. */
-export const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
-
 /** Signs out: nothing of the group stays here, and where there is no network the server is told as soon as there is one. */
 export async function leave(): Promise<void> {
-  localStorage.setItem(LEAVING, 'yes');
+  beginLeaving();
   await stopKeeping();
   // A network that does not answer holds nobody up.
   await Promise.race([tellLeft(), new Promise((done) => setTimeout(done, 3000))]);
@@ -116,22 +101,12 @@ export async function leave(): Promise<void> {
   clearPage();
 }
 
-/** Tells the server of a sign-out it has not heard of. */
-export async function tellLeft(): Promise<void> {
-  if (!isLeaving()) return;
-  const told = await call('POST', '/api/sign-out').then(() => true, (fault: unknown) => fault instanceof ApiProblem && fault.status === 401);
-  if (told) localStorage.removeItem(LEAVING);
-}
-
-export const stay = (): void => localStorage.removeItem(LEAVING);
-
 const others = new BroadcastChannel('compadre');
 
 /** Another tab has signed out, or a lead has signed this device out: this one leaves too. */
 export function startLeaving(): void {
   others.addEventListener('message', (event) => { if (event.data === 'left') clearPage(); });
   window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
-  window.addEventListener('pageshow', (event) => { if (event.persisted && Number(localStorage.getItem(LEFT) ?? 0) > opened) clearPage(); });
 }
 
 function watch(onChange: () => void): () => void {

@@ -25,23 +25,33 @@ final class KnotIndex
 
     private bool $built = false;
 
-    private function __construct(private readonly Library $library)
+    private function __construct(private readonly Library $library, private readonly bool $forLearners)
     {
     }
 
     /** It is built when something is first looked up. */
     public static function of(Library $library): self
     {
-        return new self($library);
+        return new self($library, false);
+    }
+
+    /** In this one what is for leaders only has no name: whatever a learner or a room is shown is looked up here. */
+    public static function forLearners(Library $library): self
+    {
+        return new self($library, true);
     }
 
     private function build(): void
     {
         $this->built = true;
         foreach ($this->library->all() as $knot) {
-            foreach ($knot->hasFingerprint() ? $knot->methods : [] as $method) {
+            foreach ($knot->hasFingerprint() && ($knot->isForAll() || ! $this->forLearners) ? $knot->methods : [] as $method) {
                 $code = self::code($knot, $method);
                 $print = Fingerprint::of($code);
+                // Where nothing holds its loops open, it is told from a rope that lies there by nothing: then it is nobody's name.
+                if (isset(Fallen::keys($code)[$print->key()])) {
+                    continue;
+                }
                 $this->drawn[serialize($code)] ??= $knot->id;
                 $this->add(self::key($knot, $print), 'plain', $knot->id);
                 $this->add(self::key($knot, $print->mirrored()), 'mirrored', $knot->id);

@@ -1,0 +1,72 @@
+import { Suspense, useEffect } from 'react';
+import { Navigate, Route, Routes } from 'react-router';
+import type { Schemas } from '../api/client';
+import { keepKey, sync } from '../outbox/sync';
+import { Loading } from '../ui/states';
+import { words } from '../words/en';
+import { Frame } from './Frame';
+import { MeContext } from './me';
+import { keepGroup, keepKnots, startKeeping, warmKnots } from './offline';
+import { page } from './page';
+
+const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
+const ByLearnerPage = page(() => import('../check/ByLearnerPage'), 'ByLearnerPage');
+const CheckPage = page(() => import('../check/CheckPage'), 'CheckPage');
+const CoursePage = page(() => import('../course/CoursePage'), 'CoursePage');
+const CrewPage = page(() => import('../crew/CrewPage'), 'CrewPage');
+const LearnerPage = page(() => import('../crew/LearnerPage'), 'LearnerPage');
+const PocketPage = page(() => import('../crew/PocketPage'), 'PocketPage');
+const DemonstratePage = page(() => import('../demonstrate/DemonstratePage'), 'DemonstratePage');
+const CardsPage = page(() => import('../handout/HandoutPage'), 'CardsPage');
+const HandoutPage = page(() => import('../handout/HandoutPage'), 'HandoutPage');
+const KnotMap = page(() => import('../knots/KnotMap'), 'KnotMap');
+const KnotPage = page(() => import('../knots/KnotPage'), 'KnotPage');
+const KnotsPage = page(() => import('../knots/KnotsPage'), 'KnotsPage');
+const HousePage = page(() => import('../house/HousePage'), 'HousePage');
+const PackPage = page(() => import('../pack/PackPage'), 'PackPage');
+const StorePage = page(() => import('../pack/StorePage'), 'StorePage');
+const GaugePage = page(() => import('../print/GaugePage'), 'GaugePage');
+const SessionPage = page(() => import('../session/SessionPage'), 'SessionPage');
+
+/** Everything there is for whoever is signed in. */
+export function Inside({ me }: { me: Schemas['Me'] }) {
+  const { tonight, ahead } = me;
+  // When the first page has been drawn and the device has a moment.
+  useEffect(() => {
+    void startKeeping();
+    const later = window.setTimeout(() => void keepGroup({ tonight, ahead }).then(() => warmKnots()).then(keepKnots).catch(() => undefined), 3000);
+    return () => clearTimeout(later);
+  }, [tonight, ahead]);
+  useEffect(() => { void keepKey(me).then(sync); }, [me]);
+  return (
+    <MeContext value={me}>
+      <Suspense fallback={<Loading />}>
+      <Routes>
+        <Route path="/show/:knot" element={<DemonstratePage />} />
+        <Route path="/handout/:knot" element={<HandoutPage />} />
+        <Route path="/cards/:meeting" element={<CardsPage />} />
+        <Route path="/gauges" element={<GaugePage />} />
+        <Route element={<Frame />}>
+          {/* The app opens on the moment that is due: a meeting today, else the course. */}
+          <Route index element={<Navigate to={tonight ? `/meeting/${tonight}` : '/course'} replace />} />
+          <Route path="/course" element={<CoursePage />} />
+          <Route path="/meeting/:meeting" element={<SessionPage />} />
+          <Route path="/pack/:meeting" element={<PackPage />} />
+          <Route path="/house" element={<HousePage />} />
+          <Route path="/store" element={<StorePage />} />
+          <Route path="/show" element={<KnotsPage />} />
+          <Route path="/map" element={<KnotMap />} />
+          <Route path="/knot/:knot" element={<KnotPage />} />
+          <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
+          <Route path="/check/:knot?" element={<CheckPage />} />
+          <Route path="/pocket" element={<PocketPage />} />
+          <Route path="/crew" element={<CrewPage />} />
+          <Route path="/crew/:learner" element={<LearnerPage />} />
+          <Route path="/people" element={<PeoplePage />} />
+          <Route path="*" element={<p className="p-6">{words.notFound}</p>} />
+        </Route>
+      </Routes>
+      </Suspense>
+    </MeContext>
+  );
+}
