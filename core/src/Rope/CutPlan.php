@@ -7,10 +7,11 @@ namespace Compadre\Core\Rope;
 use Compadre\Core\Refusal;
 
 /**
- * What to cut from which coil or piece in the store. Every cut loses an allowance for the end, none where the last piece
+ * What to cut from which coil or piece in the store. What is there as a piece already, or up to one allowance longer, is used as it
+ * is, before anything is cut and whatever that costs in count. Every cut loses an allowance for the end, none where the last piece
  * uses the stock up exactly; offcuts of at least the length worth keeping stay stock. Wasted are allowances and shorter
- * offcuts. Best is what leaves the fewest pieces wanting, wastes least, then cuts least, then opens the fewest stocks; a
- * stock of the right length already is never cut. Lengths in mm.
+ * offcuts. Best is what leaves the fewest pieces wanting, wastes least, then cuts least, then opens the fewest stocks.
+ * Lengths in mm.
  */
 final readonly class CutPlan
 {
@@ -53,7 +54,39 @@ final readonly class CutPlan
             $ids[$one['id']] = true;
         }
         krsort($wanted);
+        [$whole, $wanted, $stock] = self::whole($wanted, $stock, $allowance);
+        $plan = CutSearch::in(array_keys($wanted), array_values($wanted), $stock, $keep, $allowance);
+        $cuts = [...$whole, ...$plan->cuts];
+        usort($cuts, static fn (array $a, array $b): int => $a['stock'] <=> $b['stock']);
 
-        return CutSearch::in(array_keys($wanted), array_values($wanted), $stock, $keep, $allowance);
+        return new self($cuts, $plan->waste, $plan->bound, $plan->proven, $plan->unmet);
+    }
+
+    /**
+     * What is there as a piece already is used before anything is cut: a stock of a wanted length, or up to one allowance longer. Of
+     * the same length first; then the shortest stock for the shortest piece it can be, which leaves the fewest over.
+     *
+     * @param  array<int, int>  $wanted  counts by length, the longest first
+     * @param  list<array{id: string, length: int}>  $stock
+     * @return array{list<array{stock: string, pieces: list<int>, offcut: int}>, array<int, int>, list<array{id: string, length: int}>}
+     */
+    private static function whole(array $wanted, array $stock, int $allowance): array
+    {
+        $whole = [];
+        usort($stock, static fn (array $a, array $b): int => [$a['length'], $a['id']] <=> [$b['length'], $b['id']]);
+        foreach ([0, $allowance] as $longer) {
+            foreach ($stock as $number => $one) {
+                foreach (array_reverse($wanted, true) as $length => $count) {
+                    if ($count > 0 && $length <= $one['length'] && $one['length'] <= $length + $longer) {
+                        $whole[] = ['stock' => $one['id'], 'pieces' => [$length], 'offcut' => 0];
+                        $wanted[$length]--;
+                        unset($stock[$number]);
+                        break;
+                    }
+                }
+            }
+        }
+
+        return [$whole, array_filter($wanted, static fn (int $count): bool => $count > 0), array_values($stock)];
     }
 }

@@ -16,7 +16,8 @@ final class CutSearch
 
     private const LENGTHS = 4;
 
-    private const STEPS = 3_000_000;
+    /** So many ways of cutting a stock are looked at. */
+    private const STEPS = 600_000;
 
     /** @var list<array{id: string, length: int}> */
     private readonly array $stock;
@@ -53,8 +54,10 @@ final class CutSearch
     public static function in(array $lengths, array $counts, array $stock, int $keep, int $allowance): CutPlan
     {
         $search = new self($lengths, $counts, $stock, $keep, $allowance);
-        $search->byHand($counts, true);
-        $search->byHand($counts, false);
+        foreach ([array_keys($lengths), array_reverse(array_keys($lengths))] as $kinds) {
+            $search->byHand($counts, $kinds, true);
+            $search->byHand($counts, $kinds, false);
+        }
         $least = $search->bound->least(0, $counts);
         $small = array_sum($counts) <= self::PIECES && count($lengths) <= self::LENGTHS;
         $proven = $search->mark <= $least || $small && $search->cut(0, $counts, [], [0, 0, 0]);
@@ -63,28 +66,31 @@ final class CutSearch
     }
 
     /**
-     * Longest pieces first, each into the shortest (or the longest) stock that takes it.
+     * One kind of piece after the other, as many at a time as fit: into a stock that they use up exactly, then into one that is open already, then
+     * into the shortest (or the longest) that takes them.
      *
      * @param  list<int>  $counts
+     * @param  list<int>  $kinds  in the order they are cut: the longest first, or the shortest, of which more are met
      */
-    private function byHand(array $counts, bool $shortest): void
+    private function byHand(array $counts, array $kinds, bool $shortest): void
     {
         $used = array_fill(0, count($this->stock), array_fill(0, count($this->lengths), 0));
-        foreach ($this->lengths as $kind => $length) {
-            for ($n = 0; $n < $counts[$kind]; $n++) {
-                $found = null;
-                foreach ($this->stock as $number => $one) {
-                    $with = $used[$number];
-                    $with[$kind]++;
-                    $offcut = $this->offcut($one['length'], $with);
-                    // A stock that fits exactly, then one that is open already, then by length.
-                    $rank = [$offcut === 0 ? 0 : 1, array_sum($used[$number]) > 0 ? 0 : 1, $shortest ? $one['length'] : -$one['length']];
-                    if ($offcut !== null && ($found === null || $rank < $found[0])) {
-                        $found = [$rank, $number];
+        $room = array_map(fn (array $one): int => $one['length'] + $this->allowance, $this->stock);
+        $order = array_keys($this->stock);
+        usort($order, fn (int $a, int $b): int => [$shortest ? $this->stock[$a]['length'] : -$this->stock[$a]['length'], $a] <=> [$shortest ? $this->stock[$b]['length'] : -$this->stock[$b]['length'], $b]);
+        foreach ($kinds as $kind) {
+            $each = $this->lengths[$kind] + $this->allowance;
+            foreach ([0, 1, 2] as $pass) {
+                foreach ($order as $number) {
+                    $isOpen = $room[$number] < $this->stock[$number]['length'] + $this->allowance;
+                    $fit = min($counts[$kind], $this->most($room[$number], $each));
+                    if ($fit > 0 && match ($pass) {
+                        0 => $room[$number] === $fit * $each, 1 => $isOpen, default => true
+                    }) {
+                        $used[$number][$kind] += $fit;
+                        $room[$number] -= $fit * $each;
+                        $counts[$kind] -= $fit;
                     }
-                }
-                if ($found !== null) {
-                    $used[$found[1]][$kind]++;
                 }
             }
         }
@@ -92,7 +98,16 @@ final class CutSearch
         foreach ($used as $number => $cut) {
             $cost = $this->with($cost, $this->stock[$number]['length'], $cut);
         }
-        $this->offer($used, array_sum($counts) - array_sum(array_map(array_sum(...), $used)), $cost);
+        $this->offer($used, array_sum($counts), $cost);
+    }
+
+    /** How many pieces a stock still takes: what is left has to be nothing, or enough for the last cut. */
+    private function most(int $room, int $each): int
+    {
+        $most = intdiv($room, $each);
+
+        // Room counts one allowance more than there is: a rest of less than that is no room for the cut before it.
+        return $most > 0 && ($rest = $room - $most * $each) !== 0 && $rest < $this->allowance ? $most - 1 : $most;
     }
 
     /**
@@ -152,9 +167,6 @@ final class CutSearch
      */
     private function cut(int $number, array $counts, array $used, array $cost): bool
     {
-        if (++$this->steps > self::STEPS) {
-            return false;
-        }
         if ($number === count($this->stock) || array_sum($counts) === 0) {
             $this->offer([...$used, ...array_fill(0, count($this->stock) - $number, array_fill(0, count($counts), 0))], array_sum($counts), $cost);
 
@@ -172,6 +184,9 @@ final class CutSearch
         // Stocks of one length are one and the same: the later is never cut into more than the one before.
         $before = $number > 0 && $this->stock[$number - 1]['length'] === $this->stock[$number]['length'] ? $used[$number - 1] : null;
         foreach ($this->ways($this->stock[$number]['length'], $counts) as $cut) {
+            if (++$this->steps > self::STEPS) {
+                return false;
+            }
             if ($before !== null && $cut > $before) {
                 continue;
             }
@@ -205,6 +220,10 @@ final class CutSearch
                 }
             }
             $ways = $next;
+            $this->steps += count($ways);
+            if ($this->steps > self::STEPS) {
+                break;
+            }
         }
         $found = [];
         foreach ($ways as $way) {
