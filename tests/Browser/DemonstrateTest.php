@@ -37,21 +37,41 @@ it('is shown twice: to watch, then to tie along, where a move comes again until 
     $this->noConsoleErrors();
 });
 
+beforeEach(function (): void {
+    // What stands behind "More": opened, looked at, and closed again.
+    $this->setting = function (string $name, string $attribute): ?string {
+        $this->named('More')->click();
+        $found = $this->named($name, '[role=menuitem], [role=menuitemcheckbox]')->getAttribute($attribute);
+        $this->press(WebDriverKeys::ESCAPE);
+        $this->wait(fn (): ?bool => $this->script('return document.querySelector("[role=menu]") === null') ? true : null, 'the menu closed');
+
+        return $found;
+    };
+    $this->saved = function (): string {
+        $this->named('More')->click();
+        $file = (string) $this->find('a[download]')->getAttribute('href');
+        $this->press(WebDriverKeys::ESCAPE);
+        $this->wait(fn (): ?bool => $this->script('return document.querySelector("[role=menu]") === null') ? true : null, 'the menu closed');
+
+        return $file;
+    };
+});
+
 it('keeps the pace, the words and the side for the meeting', function (): void {
     $this->house();
     $this->signIn();
     $this->visit('/show/overhand');
     $this->see('Make a loop');
     $this->press('+');
-    $this->wait(fn (): ?bool => $this->find('button[aria-label="Faster"]')->isEnabled() ? null : true, 'the fastest pace');
+    $this->wait(fn (): ?bool => ($this->setting)('Faster', 'data-disabled') !== null ? true : null, 'the fastest pace');
     $this->press('s', 'v');
     $this->see('Facing the room');
     $this->visit('/show/figure-eight');
     $this->see('Facing the room');
-    expect($this->find('button[aria-label="Faster"]')->isEnabled())->toBeFalse();
-    expect($this->find('button[aria-label="Story"]')->getAttribute('aria-pressed'))->toBe('true');
+    expect(($this->setting)('Faster', 'data-disabled'))->not->toBeNull();
+    expect(($this->setting)('Story', 'aria-checked'))->toBe('true');
     $this->press('-', '-');
-    $this->wait(fn (): ?bool => $this->find('button[aria-label="Slower"]')->isEnabled() ? null : true, 'the slowest pace');
+    $this->wait(fn (): ?bool => ($this->setting)('Slower', 'data-disabled') !== null ? true : null, 'the slowest pace');
 });
 
 it('puts the finished knot beside it, and saves what is shown', function (): void {
@@ -64,7 +84,7 @@ it('puts the finished knot beside it, and saves what is shown', function (): voi
         expect($this->find('[data-testid=finished]')->getText())->toBe('The finished knot');
         $covers = $this->browser->executeScript('const a = document.querySelector("[data-testid=finished]").getBoundingClientRect(), b = document.querySelector("[data-testid=stage] [data-testid=knot-picture]").getBoundingClientRect(); return !(a.left >= b.right || a.right <= b.left || a.top >= b.bottom || a.bottom <= b.top);');
         expect($covers)->toBeFalse();
-        $file = (string) $this->find('a[download]')->getAttribute('href');
+        $file = ($this->saved)();
         expect($file)->toContain('step=1');
         $svg = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => r.text()).then(done);', [$file]);
         expect((string) $svg)->toStartWith('<svg')->and(simplexml_load_string((string) $svg))->not->toBeFalse();

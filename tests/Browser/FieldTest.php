@@ -35,7 +35,7 @@ it('takes ten taps for ten clean passes, two for help, and two for a problem', f
     $this->goTo('/check/overhand');
     for ($n = 0; $n < 10; $n++) {
         $this->wait(fn (): ?bool => $this->script('const undo = [...document.querySelectorAll("button")].find((one) => one.textContent.trim() === "Undo"); if (!undo || undo.disabled) return null; const before = document.querySelector("[role=status] strong")?.textContent; undo.click(); return true;'), 'an undo');
-        $this->wait(fn (): ?bool => $this->script('return Number(JSON.parse(sessionStorage.getItem("compadre-undo")).length)') === 9 - $n ? true : null, 'taken back');
+        $this->wait(fn (): ?bool => $this->script('return Number(JSON.parse(sessionStorage.getItem("compadre-undo")).done.length)') === 9 - $n ? true : null, 'taken back');
     }
     $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
     $left = array_sum(array_map(fn (array $learner): int => ($learner['marks']['overhand']['day'] ?? '') === $this->fetched('/api/house')['today'] ? 1 : 0, $this->fetched('/api/crew')['learners']));
@@ -108,6 +108,7 @@ it('takes the time of a knot by its stopwatch, or as it is typed in', function (
     $this->named('Start')->click();
     usleep(1_200_000);
     $this->named('Stop')->click();
+    $this->named('The rest is right')->click();
     $this->named('Record')->click();
     $this->see('Ada P.: Has it');
     $this->wait(fn (): ?bool => $took('Ada P.') !== null ? true : null, 'the time in the history');
@@ -115,6 +116,7 @@ it('takes the time of a knot by its stopwatch, or as it is typed in', function (
     $this->lookCloser('Bram K.');
     $this->fill('Time, if you want it', '9,5');
     $this->accessible('the check, with its time');
+    $this->named('The rest is right')->click();
     $this->named('Record')->click();
     $this->see('Bram K.: Has it');
     $this->wait(fn (): ?bool => $took('Bram K.') === 9.5 ? true : null, 'the time that was typed in');

@@ -44,6 +44,7 @@ it('goes from signing in to a learner checked off', function (): void {
     $this->lookCloser('Cleo M.');
     $this->named('Measured tail')->sendKeys('30');
     $this->see('24 mm too short');
+    $this->named('The rest is right')->click();
     $this->named('Record')->click();
     $this->see('Cleo M.: Feed tail');
 
@@ -62,7 +63,7 @@ it('goes from signing in to a learner checked off', function (): void {
 
     $this->named('Group and account')->click();
     $this->named('Sign out')->click();
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
 });
 
 it('shows every step of every knot, by keys, by beads, mirrored, and with its cautions', function (): void {
@@ -211,8 +212,10 @@ it('works with the keyboard alone', function (): void {
     $this->see('Finn O.: Has it');
     $this->tabTo('Finn O.: look closer');
     $this->press(WebDriverKeys::ENTER);
-    $this->tabTo('Right');
-    $this->hold(WebDriverKeys::ARROW_RIGHT);
+    // Nothing is right before anybody has looked.
+    expect($this->script('return [...document.querySelectorAll("[role=radio][aria-checked=true]")].map((one) => one.textContent).filter((word) => word === "Right").length'))->toBe(0);
+    $this->tabTo('Not looked');
+    $this->hold(WebDriverKeys::ARROW_LEFT);
     $this->see('What does it look like?');
     $this->press(WebDriverKeys::ESCAPE);
     $this->tabTo('Show');

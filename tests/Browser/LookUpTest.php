@@ -40,7 +40,7 @@ it('looks up without a network, for every knot and every row, what `compute verd
             const rows = [];
             const ask = (parts) => rows.push([parts, modules.lookUp(sheet, { kind: 'result', ...parts })]);
             for (const tying of looked) for (const dressing of sheet.knot.has_dressing ? looked : ['not_applicable']) for (const prompts of [0, 1, 2]) {
-              for (const tail of sheet.knot.has_tail ? looked : ['not_applicable']) ask({ tying, dressing, tail, prompts, how: 'attested' });
+              for (const tail of sheet.knot.has_tail ? looked : ['not_applicable']) for (const test of sheet.knot.test === '' ? ['not_looked'] : ['not_looked', 'no']) ask({ tying, dressing, tail, prompts, test, how: 'attested' });
             }
             // A measured tail: on either side of both lines, for each way of measuring.
             for (const [by, lines] of Object.entries(sheet.limits ?? {})) for (const line of lines) for (const off of [-0.6, 0.6]) {

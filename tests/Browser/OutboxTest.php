@@ -52,7 +52,7 @@ it('keeps what a signed-out session could not send, and sends it after signing i
     $this->see('Sign in again, and they are sent.');
     $this->browser->manage()->getLog('browser');
     $this->visit('/');
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
     $this->signIn();
     $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'sent after signing in', 20);
     expect($this->resultsOf('bowline'))->toBe(1);

@@ -133,10 +133,10 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
     // The lead, at the hall's computer, signs the helper's phone out.
     $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\Actions\SignOutDevice::class)($one); }');
     $this->goTo('/crew');
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
     $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');
     $this->visit('/crew');
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
 });
 
 it('lists where people are signed in, and signs a phone out', function (): void {
@@ -158,15 +158,15 @@ it('signs out without a network: clears the device at once, and tells the server
     $this->offline(true);
     $this->named('Group and account')->click();
     $this->named('Sign out')->click();
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
     $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');
     $this->visit('/crew');
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
     $this->offline(false);
     $this->script('dispatchEvent(new Event("online"))');
     $this->until(fn (): bool => $this->fetched('/api/house')['signed_in'] === false, 'the server told');
     $this->visit('/crew');
-    $this->see('Good evening');
+    $this->see('Ropes ready?');
 });
 
 it('marks who is here without a network, and the last word counts', function (): void {

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
-import { checkSheetQuery, knotsQuery } from '../api/queries';
+import { checkSheetQuery, knotsQuery, runSheetQuery } from '../api/queries';
 import { useMe } from '../shell/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, number } from '../words/format';
@@ -25,14 +25,27 @@ const OPEN_FIRST = 'compadre-open-first';
 export function CheckPage() {
   const { knot } = useParams();
   const knots = useQuery(knotsQuery);
-  if (knots.isPending) return <Loading />;
+  const tonight = useTonight();
+  if (knots.isPending || tonight === null) return <Loading />;
   if (knots.isError) return <Failure error={knots.error} retry={() => void knots.refetch()} />;
-  const first = localStorage.getItem('compadre-knot') ?? knots.data.knots[0]?.id;
-  if (!knot) return first ? <Navigate to={`/check/${first}`} replace /> : <p>{words.show.empty}</p>;
-  return <OneKnot key={knot} knot={knot} knots={knots.data.knots} />;
+  if (knot) return <OneKnot key={knot} knot={knot} knots={knots.data.knots} tonight={tonight.knots} />;
+  // The knot tonight is at comes up by itself; then the one that was checked last.
+  const last = localStorage.getItem('compadre-knot');
+  const first = tonight.now ?? (last !== null && (tonight.knots.length === 0 || tonight.knots.includes(last)) ? last : tonight.knots[0]) ?? last ?? knots.data.knots[0]?.id;
+  return first ? <Navigate to={`/check/${first}`} replace /> : <p>{words.show.empty}</p>;
 }
 
-function OneKnot({ knot, knots }: { knot: string; knots: Schemas['KnotAbout'][] }) {
+/** The knots of tonight's meeting in its order, and the one it is at; null until that is known. */
+function useTonight(): { knots: string[]; now: string | null } | null {
+  const me = useMe();
+  const sheet = useQuery({ ...runSheetQuery(me.tonight ?? ''), enabled: me.tonight !== null, refetchInterval: false });
+  const blocks = sheet.data ? (sheet.data.clock.blocks.length > 0 ? sheet.data.clock.blocks : sheet.data.meeting.blocks) : [];
+  const running = sheet.data?.clock.blocks.find((one) => one.state === 'running');
+  const found = blocks.flatMap((block) => [block.knot, ...block.beside.map((one) => one.knot)]).filter((one) => one !== null);
+  return me.tonight !== null && sheet.isPending ? null : { knots: [...new Set(found)], now: running?.knot ?? null };
+}
+
+function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotAbout'][]; tonight: string[] }) {
   const me = useMe();
   const [query, setQuery] = useSearchParams();
   const [text, setText] = useState('');
@@ -40,20 +53,23 @@ function OneKnot({ knot, knots }: { knot: string; knots: Schemas['KnotAbout'][] 
   const rope = query.get('rope');
   const sheet = useQuery(checkSheetQuery(knot, meeting, rope));
   localStorage.setItem('compadre-knot', knot);
-  const named = knots.filter((one) => one.names.some((name) => startsWith(name, text)));
-  const shown = named.length > 0 ? named : knots;
+  // Tonight's knots first, then what the badges ask for; all others are found by their first letters.
+  const offered = [...knots.filter((one) => tonight.includes(one.id)).sort((a, b) => tonight.indexOf(a.id) - tonight.indexOf(b.id)), ...knots.filter((one) => !tonight.includes(one.id) && (one.badges.length > 0 || one.id === knot))];
+  const named = text.trim() === '' ? [] : knots.filter((one) => one.names.some((name) => startsWith(name, text)));
+  const shown = named.length > 0 ? named : offered.length > 0 ? offered : knots;
   const current = useRef<HTMLAnchorElement>(null);
   useEffect(() => { current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }); }, [knot]);
   return (
     <div className="flex max-w-3xl flex-col gap-4">
       <CheckHead by="knot" />
       <FindBox label={words.check.find} value={text} onChange={setText} onEnter={() => window.dispatchEvent(new Event(OPEN_FIRST))} />
+      <span id="tonights" className="hidden">{words.course.tonight}</span>
       <nav aria-label={words.check.pickKnot} className="-mx-4 overflow-x-auto px-4">
         <ul className="flex gap-2 pb-1 rail:flex-wrap">
           {shown.map((one) => (
             <li key={one.id}>
-              <Link ref={one.id === knot ? current : null} to={{ pathname: `/check/${one.id}`, search: query.toString() }} aria-current={one.id === knot ? 'page' : undefined} className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper">
-                {one.name}
+              <Link ref={one.id === knot ? current : null} to={{ pathname: `/check/${one.id}`, search: query.toString() }} aria-current={one.id === knot ? 'page' : undefined} aria-describedby={tonight.includes(one.id) ? 'tonights' : undefined} className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper">
+                {tonight.includes(one.id) && <span aria-hidden className="mr-2 size-2.5 rounded-full bg-signal" />}{one.name}
               </Link>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { Check } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -24,9 +25,10 @@ const TONE = { yes: 'bg-right', no: 'bg-notyet' };
 /** One learner's knot, closer: what is wrong in one more tap, the rest for those who want it. */
 export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet; row: { id: string; name: string; hand: string | null }; checks: Checks; onClose: () => void }) {
   const { knot, in_hand: rope } = sheet;
-  const [tying, setTying] = useState<Looked>('yes');
-  const [dressing, setDressing] = useState<Looked>('yes');
-  const [tail, setTail] = useState<Looked>('yes');
+  // Nothing counts as right that nobody has looked at.
+  const [tying, setTying] = useState<Looked>('not_looked');
+  const [dressing, setDressing] = useState<Looked>('not_looked');
+  const [tail, setTail] = useState<Looked>('not_looked');
   const [measured, setMeasured] = useState<Measured | null>(null);
   const [prompts, setPrompts] = useState<'0' | '1' | '2'>('0');
   const [purpose, setPurpose] = useState<Looked>('not_looked');
@@ -65,6 +67,13 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
     const now = await checks.replace(id, subject, parts, lookUp(sheet, parts));
     if (now !== null) setRecorded(now);
   };
+  /** One tap for all that has not been looked at part by part: it was looked at as a whole. */
+  const unlooked = tying === 'not_looked' || (closer && ((knot.has_dressing && dressing === 'not_looked') || (knot.has_tail && tail === 'not_looked' && measured === null)));
+  const restRight = (): void => {
+    if (tying === 'not_looked') setTying('yes');
+    if (dressing === 'not_looked') setDressing('yes');
+    if (tail === 'not_looked' && measured === null) setTail('yes');
+  };
   const tyingWrong = async (): Promise<void> => {
     setTying('no');
     setRecorded(await put(again({})));
@@ -93,6 +102,7 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
           {knot.has_dressing && <Quick name={words.check.wrong.dressing} onClick={() => record({ ...cleanPass(knot), dressing: 'no' })} />}
           {knot.has_tail && <Quick name={words.check.wrong.tail} onClick={() => record({ ...cleanPass(knot), tail: 'no' })} />}
         </div>
+        <Button className="min-h-14 border-2 border-right" disabled={!unlooked} onClick={restRight}><Check aria-hidden className="size-5 text-(--right)" strokeWidth={3} /> {words.check.restRight}</Button>
         <Part name={words.check.parts.tying} look={knot.checks.tying}><Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} /></Part>
         {picker}
         {closer && knot.has_dressing && (

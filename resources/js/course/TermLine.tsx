@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { Pin } from 'lucide-react';
 import type { Schemas } from '../api/client';
@@ -17,18 +17,22 @@ const CORD = 'bg-[repeating-linear-gradient(115deg,var(--rope-1)_0_7px,var(--rop
 
 /** The term as a rope with a bead a meeting: laid behind us, still bare ahead. Upright in the hand, lying at a desk. */
 export function TermLine({ meetings, knots, pinned, onMove }: { meetings: Meeting[]; knots: Record<string, string>; pinned: string[]; onMove?: ((knot: string, meeting: string) => void) | undefined }) {
+  // In the hand the line begins with what is due; what lies behind is a tap away.
+  const [behind, setBehind] = useState(false);
+  const past = meetings.filter((one) => one.state === 'past').length;
   return (
     <section aria-label={words.course.line} className="-mx-4 overflow-x-auto px-4 rail:-mx-8 rail:px-8 print:m-0 print:overflow-visible print:p-0">
+      {past > 0 && past < meetings.length && <button type="button" aria-expanded={behind} onClick={() => setBehind(!behind)} className="mb-2 min-h-12 font-semibold underline decoration-hemp decoration-2 underline-offset-4 rail:hidden print:hidden">{behind ? words.course.hidePast : words.course.showPast(past)}</button>}
       <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.5rem,1fr)] rail:grid-flow-col print:grid print:auto-cols-fr print:grid-flow-col">
-        {meetings.map((meeting, n) => <Bead key={meeting.id} meeting={meeting} before={meetings[n - 1]} after={meetings[n + 1]} knots={knots} pinned={pinned} onMove={onMove} />)}
+        {meetings.map((meeting, n) => <Bead key={meeting.id} meeting={meeting} hidden={meeting.state === 'past' && past < meetings.length && !behind} before={meetings[n - 1]} after={meetings[n + 1]} knots={knots} pinned={pinned} onMove={onMove} />)}
       </ol>
     </section>
   );
 }
 
-type BeadProps = { meeting: Meeting; before: Meeting | undefined; after: Meeting | undefined; knots: Record<string, string>; pinned: string[]; onMove: ((knot: string, meeting: string) => void) | undefined };
+type BeadProps = { meeting: Meeting; hidden: boolean; before: Meeting | undefined; after: Meeting | undefined; knots: Record<string, string>; pinned: string[]; onMove: ((knot: string, meeting: string) => void) | undefined };
 
-function Bead({ meeting, before, after, knots, pinned, onMove }: BeadProps) {
+function Bead({ meeting, hidden, before, after, knots, pinned, onMove }: BeadProps) {
   const laid = meeting.state === 'ahead' ? 'border-y-[1.5px] border-dashed border-ink/60' : CORD;
   const takes = onMove !== undefined && meeting.state !== 'past';
   const byKey = (knot: string) => (event: KeyboardEvent): void => {
@@ -40,7 +44,7 @@ function Bead({ meeting, before, after, knots, pinned, onMove }: BeadProps) {
   };
   return (
     <li
-      className="relative grid grid-cols-[3rem_1fr] rail:block"
+      className={`relative grid-cols-[3rem_1fr] rail:block print:block ${hidden ? 'hidden' : 'grid'}`}
       onDragOver={takes ? (event) => event.preventDefault() : undefined}
       onDrop={takes ? (event) => onMove(event.dataTransfer.getData('text/plain'), meeting.id) : undefined}
     >

@@ -14,12 +14,23 @@ const SIZES: Record<Zoom, { mark: number; column: string; row: string; head: str
   far: { mark: 20, column: 'w-7 min-w-7', row: 'min-h-7 text-sm', head: 'h-36 text-sm [writing-mode:vertical-rl] rotate-180 text-left' },
 };
 
+/** A sheet of paper lies across, and is so wide, in pixels, within its margins: A4 and Letter alike. */
+const PAPER = 940;
+
+/** How small the board has to be printed to stand on one sheet's width: names, a column a knot, badges as beads with their names. */
+function printZoom(knots: number, learners: Crew['learners'], zoom: Zoom): number {
+  const column = { near: 120, usual: 88, far: 36 }[zoom];
+  const badges = Math.max(0, ...learners.map((one) => one.badges.reduce((sum, badge) => sum + 60 + 13 * badge.needed + 9 * badge.name.length, 0)));
+  return Math.min(1, Math.round((100 * PAPER) / (170 + knots * column + badges)) / 100);
+}
+
 /** Learners down, knots across; heads and names stay where they are while the rest is scrolled. */
 export function Board({ crew, learners, knots, zoom }: { crew: Crew; learners: Crew['learners']; knots: Crew['knots']; zoom: Zoom }) {
   const size = SIZES[zoom];
   const bands = (['5-7', '8-10', '11-13', '14+'] as const).map((band) => ({ band, group: learners.filter((one) => one.age_band === band) })).filter(({ group }) => group.length > 0);
   return (
-    <div tabIndex={0} role="region" aria-label={words.crew.title} className="-mx-4 max-h-[75dvh] overflow-auto px-4 rail:mx-0 rail:px-0 print:max-h-none print:overflow-visible">
+    <div tabIndex={0} role="region" aria-label={words.crew.title} className="relative isolate -mx-4 max-h-[75dvh] overflow-auto px-4 rail:mx-0 rail:px-0 print:m-0 print:max-h-none print:overflow-visible print:p-0">
+      <style>{`@page { size: landscape; margin: 10mm } @media print { [data-testid=board] { zoom: ${printZoom(knots.length, learners, zoom)} } }`}</style>
       <table className="border-separate border-spacing-0" data-testid="board">
         <thead>
           <tr>

@@ -91,7 +91,7 @@ function Grid({ crew, knots, parts, meeting }: { crew: Crew; knots: Crew['knots'
     }
   };
   return (
-    <div className="overflow-auto print:overflow-visible">
+    <div className="relative overflow-auto print:overflow-visible">
       <table ref={table} data-testid="pocket" className="border-collapse print:text-sm">
         <thead><tr><th className="p-2 text-left text-sm text-soft">{words.crew.learner}</th>{knots.map((knot) => <th key={knot.id} scope="col" className="w-24 p-1 align-bottom text-sm leading-tight">{knot.name}</th>)}</tr></thead>
         <tbody>

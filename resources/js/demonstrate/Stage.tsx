@@ -1,4 +1,5 @@
-import { BookOpen, Download, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, MessageCircle, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
+import { BookOpen, Check, Download, Ellipsis, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, MessageCircle, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { drawingFile } from '../api/queries';
@@ -16,6 +17,10 @@ import { useWakeLock } from './useWakeLock';
 import { WrongForms } from './WrongForms';
 
 const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';
+
+const WORDED = 'inline-flex min-h-12 shrink-0 items-center gap-2 rounded-full px-3 font-semibold whitespace-nowrap text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
+
+const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-disabled:opacity-40 data-highlighted:bg-wash [&_svg]:size-5';
 
 const FULL = 'absolute inset-0 size-full p-2 rail:p-4';
 
@@ -62,21 +67,23 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
       <div className="flex flex-wrap items-center justify-between gap-x-2 px-3 pt-2 rail:flex-nowrap rail:px-6">
         <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
         {/* In the hand the tools have a line of their own. */}
-        <div className="order-3 flex w-full shrink-0 overflow-x-auto rail:order-2 rail:w-auto">
+        <div className="order-3 flex w-full shrink-0 items-center gap-1 overflow-x-auto rail:order-2 rail:w-auto">
           <Tool name={words.show.along} pressed={along} onClick={() => setAlong((now) => !now)}><HandHelping aria-hidden /></Tool>
           <Tool name={words.show.left} pressed={settings.view === 'left'} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></Tool>
           <Tool name={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></Tool>
-          {knot.methods.length > 1 && <Tool name={words.show.nextMethod} onClick={onMethod}><Waypoints aria-hidden /></Tool>}
           {knot.wrong.length > 0 && <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}><SearchX aria-hidden /></Tool>}
-          <Tool name={words.show.finishedBeside} pressed={beside} onClick={() => setBeside((now) => !now)}><Image aria-hidden /></Tool>
-          <Tool name={words.show.story} pressed={settings.story} onClick={settings.toggleStory}><BookOpen aria-hidden /></Tool>
-          <Tool name={words.show.learnersWords} pressed={settings.learnersWords} onClick={settings.toggleWords}><MessageCircle aria-hidden /></Tool>
-          <Tool name={words.show.replay} onClick={replay}><RotateCcw aria-hidden /></Tool>
-          <Tool name={words.show.slower} disabled={settings.pace <= 0.5} onClick={() => settings.changePace(-1)}><Turtle aria-hidden /></Tool>
-          <Tool name={words.show.faster} disabled={settings.pace >= 2} onClick={() => settings.changePace(1)}><Rabbit aria-hidden /></Tool>
-          <Tool name={words.show.phone} pressed={screen.taken} onClick={() => setOpen('phone')}><Smartphone aria-hidden /></Tool>
-          <a className={TOOL} aria-label={words.show.save} title={words.show.save} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download><Download aria-hidden /></a>
-          <span className="hidden rail:block"><Tool name={words.show.keys} onClick={() => setOpen('keys')}><Keyboard aria-hidden /></Tool></span>
+          <MoreTools>
+            {knot.methods.length > 1 && <Item name={words.show.nextMethod} onSelect={onMethod}><Waypoints aria-hidden /></Item>}
+            <Item name={words.show.finishedBeside} pressed={beside} onSelect={() => setBeside((now) => !now)}><Image aria-hidden /></Item>
+            <Item name={words.show.story} pressed={settings.story} onSelect={settings.toggleStory}><BookOpen aria-hidden /></Item>
+            <Item name={words.show.learnersWords} pressed={settings.learnersWords} onSelect={settings.toggleWords}><MessageCircle aria-hidden /></Item>
+            <Item name={words.show.replay} onSelect={replay}><RotateCcw aria-hidden /></Item>
+            <Item name={words.show.slower} disabled={settings.pace <= 0.5} onSelect={() => settings.changePace(-1)}><Turtle aria-hidden /></Item>
+            <Item name={words.show.faster} disabled={settings.pace >= 2} onSelect={() => settings.changePace(1)}><Rabbit aria-hidden /></Item>
+            <Item name={words.show.phone} pressed={screen.taken} onSelect={() => setOpen('phone')}><Smartphone aria-hidden /></Item>
+            <DropdownMenu.Item asChild><a className={ITEM} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download><Download aria-hidden /> {words.show.save}</a></DropdownMenu.Item>
+            <Item name={words.show.keys} onSelect={() => setOpen('keys')}><Keyboard aria-hidden /></Item>
+          </MoreTools>
         </div>
         <button type="button" className={`${TOOL} order-2 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
       </div>
@@ -87,11 +94,11 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
           <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize" onClick={next} />
         </div>
         {beside && !tall && <Finished knot={knot} />}
-        <div className={`px-4 rail:px-10 ${tall ? 'rail:flex rail:w-[44%] rail:flex-col rail:justify-center rail:pl-2' : ''}`}>
+        <div className={`px-4 rail:px-10 ${tall ? 'rail:flex rail:w-[34%] rail:flex-col rail:justify-center rail:pl-2' : ''}`}>
           {(at === 0 || at === last) && knot.cautions.map((caution) => <p key={caution} className="mb-2 border-l-4 border-signal pl-3 font-semibold rail:text-xl">{caution}</p>)}
           {beside && tall && <Finished knot={knot} />}
           {along && <p className="font-semibold text-signal rail:text-2xl">{words.show.along}</p>}
-          <p aria-live="polite" className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-24 rail:text-[2.6rem]">
+          <p aria-live="polite" className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-20 rail:text-[2.2rem]">
             <span className="sr-only">{words.show.step(at + 1, last + 1)}. </span>{say}
           </p>
         </div>
@@ -113,8 +120,27 @@ function Moving({ drawing, step, run, pace, again, text }: { drawing: Schemas['D
   return <KnotPicture drawing={drawing} moment={useTravel(step, run, pace, again)} text={text} className={FULL} />;
 }
 
-function Tool({ name, pressed, disabled, onClick, children }: { name: string; pressed?: boolean; disabled?: boolean; onClick: () => void; children: ReactNode }) {
-  return <button type="button" className={TOOL} {...(pressed === undefined ? {} : { 'aria-pressed': pressed })} disabled={disabled} aria-label={name} title={name} onClick={onClick}>{children}</button>;
+/** One of the four that are used every time: with its word. */
+function Tool({ name, pressed, onClick, children }: { name: string; pressed?: boolean; onClick: () => void; children: ReactNode }) {
+  return <button type="button" className={`${WORDED} [&_svg]:size-5`} {...(pressed === undefined ? {} : { 'aria-pressed': pressed })} onClick={onClick}>{children}<span>{name}</span></button>;
+}
+
+/** The rest, behind one. */
+function MoreTools({ children }: { children: ReactNode }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className={`${WORDED} [&_svg]:size-5`}><Ellipsis aria-hidden /><span>{words.show.more}</span></DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={6} className="z-40 min-w-64 rounded-xl border border-line bg-card p-2 shadow-lg">{children}</DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function Item({ name, pressed, disabled, onSelect, children }: { name: string; pressed?: boolean; disabled?: boolean; onSelect: () => void; children: ReactNode }) {
+  const about = { className: ITEM, disabled: disabled ?? false, onSelect };
+  const inside = <>{children} <span className="flex-1">{name}</span>{pressed && <Check aria-hidden />}</>;
+  return pressed === undefined ? <DropdownMenu.Item {...about}>{inside}</DropdownMenu.Item> : <DropdownMenu.CheckboxItem {...about} checked={pressed}>{inside}</DropdownMenu.CheckboxItem>;
 }
 
 /** What it will be, small, beside what it is. */

@@ -32,7 +32,7 @@ export function Badges({ settings }: { settings: Settings }) {
         </div>
       </div>
       <Faults error={bring.error ?? choose.error ?? leave.error} />
-      <ul className="grid gap-4 rail:grid-cols-2">
+      <ul className="grid grid-cols-[minmax(0,1fr)] gap-4 rail:grid-cols-2">
         {settings.badges.map((badge) => (
           <li key={badge.id} className={`flex flex-col gap-2 rounded-xl border bg-card p-4 ${badge.chosen ? 'border-ink' : 'border-dashed border-line'}`}>
             <h3 className="text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{words.badges.ages(badge.age_from, badge.age_to)}, {words.badges.version(badge.version)}</span></h3>

@@ -24,7 +24,7 @@ export function Forgetting() {
   const { results, needed, judged_on: judged, usual, own, better, in_use: inUse } = memory.data;
   const line = (figures: Schemas['Forgetting']): string => words.house.forgets(number(figures.start, 1), number(figures.clean, 1), number(figures.prompts, 2), number(figures.again, 2));
   return (
-    <section aria-labelledby="forgetting" className="grid gap-x-10 gap-y-3 rail:grid-cols-2">
+    <section aria-labelledby="forgetting" className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-3 rail:grid-cols-2">
       <div className="flex flex-col gap-3">
       <h2 id="forgetting" className="text-xl">{words.house.forgetting}</h2>
       <p className="text-soft">{words.house.forgettingAbout}</p>

@@ -24,13 +24,13 @@ export function HousePage() {
     <div className="flex max-w-5xl flex-col gap-10">
       <h1 className="text-3xl">{words.house.title}</h1>
       <fieldset disabled={!me.may.plan} className="contents">
-        <div className="grid gap-10 rail:grid-cols-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-10 rail:grid-cols-2">
           <Ways settings={group.data} />
           <Schools settings={group.data} />
         </div>
         <Forgetting />
         <Badges settings={group.data} />
-        <div className="grid gap-10 rail:grid-cols-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-10 rail:grid-cols-2">
           <Ropes settings={group.data} />
           <div className="flex flex-col gap-10"><CalendarPart settings={group.data} /><SheetsPart /></div>
         </div>
@@ -102,7 +102,7 @@ function Ropes({ settings }: { settings: Settings }) {
           </li>
         ))}
       </ul>
-      <form className="grid grid-cols-[1fr_6rem] items-end gap-3" onSubmit={(event) => { event.preventDefault(); add.mutate(); }}>
+      <form className="grid grid-cols-[minmax(0,1fr)_6rem] items-end gap-3" onSubmit={(event) => { event.preventDefault(); add.mutate(); }}>
         <TextField label={words.house.ropeName} required maxLength={60} value={form.name} onChange={(event) => setForm({ ...form, name: event.target.value })} fault={fault('name')} />
         <TextField label={words.store.diameter} inputMode="decimal" required value={form.diameter_mm} onChange={(event) => setForm({ ...form, diameter_mm: event.target.value })} fault={fault('diameter_mm')} />
         <SelectField label={words.store.material} value={form.material} onChange={(event) => setForm({ ...form, material: event.target.value })} options={Object.entries(words.materials)} />

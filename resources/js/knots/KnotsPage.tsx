@@ -56,7 +56,7 @@ export function KnotsPage() {
         </ul>
       </div>
       <p role="status" className={found.length === 0 ? 'text-lg' : 'sr-only'}>{found.length === 0 ? words.knot.noneFound : words.knot.foundCount(found.length)}</p>
-      <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
+      <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {found.map((knot) => <Card key={knot.id} knot={knot} names={names} />)}
       </ul>
     </div>
@@ -65,7 +65,7 @@ export function KnotsPage() {
 
 function Pick({ label, value, onChange, options }: { label: string; value: string; onChange: (value: string) => void; options: (readonly [string, string])[] }) {
   return (
-    <label className="inline-flex min-h-12 items-center gap-2 rounded-full border border-soft bg-card pr-2 pl-4">
+    <label className="inline-flex min-h-12 min-w-0 items-center gap-2 rounded-full border border-soft bg-card pr-2 pl-4">
       <span className="text-sm whitespace-nowrap text-soft">{label}</span>
       <select value={value} onChange={(event) => onChange(event.target.value)} className="min-h-11 max-w-40 rounded-full bg-card font-semibold">
         {options.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
@@ -76,14 +76,15 @@ function Pick({ label, value, onChange, options }: { label: string; value: strin
 
 function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
   return (
-    <li className="flex flex-col [contain-intrinsic-size:auto_22rem] [content-visibility:auto] rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] focus-within:border-ink hover:border-ink">
-      <Link to={`/show/${knot.id}`} className="flex flex-1 flex-col">
-        <span className="grid h-52 place-items-center"><KnotPicture drawing={knot.loose} moment={null} text="" className="max-h-52 w-full" /></span>
-        <strong className="mt-3 font-display text-xl">{knot.name}</strong>
-        <span className="text-soft">{knot.purpose}</span>
-        <span className="mt-auto pt-2 text-sm text-soft">{words.show.minutes(knot.minutes)}{knot.prerequisites.length > 0 && `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}</span>
+    <li className="flex items-center gap-2 [contain-intrinsic-size:auto_5rem] [content-visibility:auto] rounded-2xl border border-line bg-card p-2 sm:flex-col sm:items-stretch sm:p-4 sm:[contain-intrinsic-size:auto_22rem] [--ground:var(--card)] focus-within:border-ink hover:border-ink">
+      {/* A list to scan in the hand; cards at a desk. */}
+      <Link to={`/show/${knot.id}`} className="grid min-w-0 flex-1 grid-cols-[5.5rem_minmax(0,1fr)] content-start items-center gap-x-3 sm:flex sm:flex-col sm:items-stretch">
+        <span className="row-span-2 grid h-16 place-items-center sm:h-52"><KnotPicture drawing={knot.loose} moment={null} text="" className="max-h-16 w-full sm:max-h-52" /></span>
+        <strong className="self-end font-display text-lg leading-tight sm:mt-3 sm:self-auto sm:text-xl">{knot.name}</strong>
+        <span className="line-clamp-1 self-start text-sm text-soft sm:line-clamp-none sm:self-auto sm:text-base">{knot.purpose}</span>
+        <span className="mt-auto hidden pt-2 text-sm text-soft sm:block">{words.show.minutes(knot.minutes)}{knot.prerequisites.length > 0 && `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}</span>
       </Link>
-      <Link to={`/knot/${knot.id}`} className="inline-flex min-h-12 items-center self-start font-semibold underline decoration-hemp decoration-2 underline-offset-4" aria-label={words.knot.moreOf(knot.name)}>{words.knot.more}</Link>
+      <Link to={`/knot/${knot.id}`} className="inline-flex min-h-12 shrink-0 items-center px-1 text-sm font-semibold underline sm:self-start sm:px-0 sm:text-base decoration-hemp decoration-2 underline-offset-4" aria-label={words.knot.moreOf(knot.name)}>{words.knot.more}</Link>
     </li>
   );
 }

@@ -38,7 +38,7 @@ function MeetingPage({ id }: { id: string }) {
   const sheet = withSteps(asked.data, steps);
   const { meeting } = sheet;
   return (
-    <div className="flex max-w-6xl flex-col gap-6">
+    <div id="session" className="flex max-w-6xl flex-col gap-6 print:block">
       <div>
         <p className="text-soft">{words.course.meeting(meeting.number)}{meeting.place && `, ${meeting.place}`}</p>
         <h1 className="text-2xl rail:text-3xl">{dayLong(meeting.date)}</h1>
@@ -50,9 +50,10 @@ function MeetingPage({ id }: { id: string }) {
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
         <span className="hidden rail:inline"><button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button></span>
       </p>
-      <div className="grid gap-8 rail:grid-cols-[1fr_1fr]">
+      <style>{'@page { margin: 12mm } @media print { #session { zoom: 0.8 } }'}</style>
+      <div className="grid gap-8 rail:grid-cols-[1fr_1fr] print:block">
         {/* In the hand, the clock comes first once it runs. */}
-        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><Roll sheet={sheet} /></div>
+        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><div className="print:hidden"><Roll sheet={sheet} /></div></div>
         <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Refused steps={steps} /><Blocks sheet={sheet} /></div>
       </div>
       {changing && <ChangeMeeting meeting={meeting} onClose={() => setChanging(false)} />}

@@ -45,7 +45,7 @@ export const words = {
     firstIn: (n: number | null) => (n === null ? 'no meeting yet' : `meeting ${n}`),
     met: (met: number, all: number) => `${number(met)} of ${number(all)} learners`,
     forWhom: (n: number) => `for ${count(n, 'learner', 'learners')}`,
-    line: 'The term, meeting by meeting', plannedFor: (n: number) => `planned for meeting ${n}`,
+    showPast: (n: number) => `Show the ${count(n, 'meeting', 'meetings')} behind us`, hidePast: 'Begin with what is due', line: 'The term, meeting by meeting', plannedFor: (n: number) => `planned for meeting ${n}`,
     changeMeeting: 'Change this meeting', callOff: 'Call it off', thereIs: 'There to tie to', thereIsAll: 'whatever the knots ask for', notHere: 'Not at this meeting', families: { stopper: 'stoppers', loop: 'loops', hitch: 'hitches', bend: 'bends', binding: 'bindings', lashing: 'lashings' },
     print: 'Print', move: (knot: string) => `Move the ${knot.toLowerCase()}`, moveHelp: 'Drag a knot to another meeting, tap it, or move it with the arrow keys.', moveTo: 'Show it in', leaveOut: 'Leave it out', free: 'Let the plan decide', pinned: 'kept here by a leader', moveIt: 'Move it', reckoning: 'Reckoning…',
     same: 'Nothing else changes.', nowIn: (knot: string, from: string, to: string) => `The ${knot.toLowerCase()} moves from ${from} to ${to}.`, outOf: 'left out', nowUnmet: (before: number, after: number) => (after > before ? `${count(after - before, 'requirement more does', 'requirements more do')} not fit.` : `${count(before - after, 'requirement more fits', 'requirements more fit')}.`),
@@ -115,7 +115,7 @@ export const words = {
     rope: (name: string, d: string) => `${name}, ${d}`, twice: 'twice this length', strip: (kind: string, mm: string) => `${kind}: ${mm}`, classes: { stopper: 'End stopper', binding: 'Binding', hitch: 'Hitch', bend: 'Bend', loop: 'Loop', lashing: 'Lashing' },
   },
   show: {
-    title: 'Show a knot', pick: 'Pick a knot to show to the room.', step: (n: number, all: number) => `Step ${n} of ${all}`, finished: 'Finished',
+    more: 'More', title: 'Show a knot', pick: 'Pick a knot to show to the room.', step: (n: number, all: number) => `Step ${n} of ${all}`, finished: 'Finished',
     next: 'Next step', previous: 'Step back', close: 'Leave', left: 'Left-handed', right: 'Right-handed', story: 'Story', plain: 'Plain words',
     learnersWords: 'Learners’ words', views: { learner: 'Learner’s side', across: 'Facing the room', behind: 'From behind', left: 'Left-handed' }, view: 'Seen from', nextView: 'Another side', nextMethod: 'Another method',
     wrong: 'Usual mistakes', wrongOf: (knot: string) => `${knot}: usual mistakes`, noWrong: 'No usual mistake is known.', rightForm: 'Right', fallsOut: 'Falls out', ringed: 'Ringed: where it parts from the right knot.', fix: 'Mend it:', nextWrong: 'Next mistake', previousWrong: 'Mistake before', countWrong: (n: number, all: number) => `${n} of ${all}`,
@@ -139,6 +139,7 @@ export const words = {
     paper: 'Paper', a4: 'A4', a5: 'A5', letter: 'Letter', print: 'Print', steps: 'How to tie it', checks: 'What to look at', wrong: 'A usual mistake', right: 'Right', tailRule: (mm: string, rope: string) => `Tail in ${rope}: at least ${mm}`, cards: (n: number) => `Cards for meeting ${number(n)}`, cut: 'Cut along the lines.', page: (n: number, all: number) => `Page ${number(n)} of ${number(all)}.`, none: 'No knot is planned for this meeting, so there are no cards.', finished: 'Finished', of: 'Compadre',
   },
   check: {
+    restRight: 'The rest is right',
     title: 'Check', pickKnot: 'Knot', rope: 'Rope', tail: (mm: string) => `Tail: ${mm}`, why: 'Why?', pass: (name: string) => `${name}: clean pass`, passShort: 'Pass',
     closer: 'look closer', wants: (level: string) => `needs: ${level}`, done: 'nothing open', none: 'No learners yet. Add them on the crew board.',
     undo: 'Undo', undone: (name: string) => `Taken back for ${name}.`, saved: (name: string, verdict: string) => `${name}: ${verdict}`,
