@@ -4,13 +4,20 @@
 set -euo pipefail
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"
-for part in say packages build services database house; do
+umask 077
+for part in say account packages build services database house backup; do
     # shellcheck source=/dev/null
     source "ops/$part.sh"
 done
 seconds="${1:-30}"
 packages_need "${debian_run[@]}" wrk
 build_all
+# Nothing of a house runs as root.
+if [ "$(id -u)" = 0 ]; then
+    account_prepare
+    as_account bash "$home/bench/field.sh" "$@"
+    exit
+fi
 dir="$(house_dir bench)"
 work="$(mktemp -d)"
 finish() { house_stop bench; rm -rf "$dir" "$work"; }
@@ -23,7 +30,7 @@ sql() { database_root "$(cat "$dir/run/sockets")" -N compadre_bench "$@"; }
 
 step "filling a group of 40 learners by 40 knots"
 sql -e 'create table bench_rows (id char(36) primary key, learner char(36), seen text, index (learner))'
-house_artisan bench tinker --execute '$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); $g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); foreach (["lantern-hand", "rigger", "green-captain"] as $b) { $g->badges()->create(["badge" => $b]); } App\Models\User::query()->create(["group_id" => $g->id, "name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77", "role" => "lead"]); app(App\Actions\AddLearners::class)($g, array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "8-10"]), range(1, 40)));' >/dev/null
+house_artisan bench tinker --execute '$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); $g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); foreach (["lantern-hand", "rigger", "green-captain"] as $b) { $g->badges()->create(["badge" => $b]); } App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => $g->id, "role" => "lead"]); app(App\Actions\AddLearners::class)($g, array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "8-10"]), range(1, 40)));' >/dev/null
 # Forty knots: all that are taught, and some of the mistakes, which the board shows as well once somebody has met them.
 php -r 'require "vendor/autoload.php"; foreach (array_slice(Compadre\Core\Knots\Library::at("packs")->all(), 0, 40, true) as $id => $knot) echo $id, "\n";' >"$work/knots"
 # Checks are sent for those of them that are dressed and have a tail.

@@ -8,6 +8,7 @@ use App\Models\Remote;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
 
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\DB;
  * Hands a room's screen to a phone: a code of six characters, good for ten minutes, five wrong tries and one phone. What the phone
  * then holds is a token of 128 bits; it carries a knot and a step, ends with the evening, and opens nothing else.
  */
-final class HandRemote
+final readonly class HandRemote
 {
     /** No letters and digits that look alike from the back of a hall. */
     private const LETTERS = 'ACDEFGHJKMNPQRTUVWXY34679';
@@ -27,6 +28,10 @@ final class HandRemote
     private const CODE_MINUTES = 10;
 
     private const HOURS = 4;
+
+    public function __construct(private Library $library)
+    {
+    }
 
     /** @return array{code: string, until: string, remote: array<string, mixed>} */
     public function offer(User $by, Fields $shown): array
@@ -40,7 +45,7 @@ final class HandRemote
         $remote = Remote::query()->create([
             'user_id' => $by->id, 'code_hash' => Remote::hash($code), 'code_until' => $now->addMinutes(self::CODE_MINUTES), 'ends_at' => $now->addHours(self::HOURS),
             'tries' => 0, 'turn' => 0,
-        ] + self::place($shown));
+        ] + $this->place($shown));
 
         return ['code' => $code, 'until' => $remote->code_until->toIso8601ZuluString(), 'remote' => $remote->state()];
     }
@@ -73,7 +78,7 @@ final class HandRemote
 
     public function show(Remote $remote, Fields $shown): Remote
     {
-        $place = self::place($shown);
+        $place = $this->place($shown);
         if ($place !== ['knot' => $remote->knot, 'step' => $remote->step, 'steps' => $remote->steps]) {
             $remote->update($place + ['turn' => $remote->turn + 1]);
         }
@@ -88,7 +93,7 @@ final class HandRemote
     }
 
     /** @return array{knot: string, step: int, steps: int} */
-    private static function place(Fields $shown): array
+    private function place(Fields $shown): array
     {
         $steps = $shown->whole('steps');
         $step = $shown->whole('step');
@@ -96,6 +101,6 @@ final class HandRemote
             throw Refusal::of('/step', $step, "from 1 to $steps");
         }
 
-        return ['knot' => $shown->text('knot'), 'step' => $step, 'steps' => $steps];
+        return ['knot' => $this->library->forLearners($shown->text('knot'))->id, 'step' => $step, 'steps' => $steps];
     }
 }

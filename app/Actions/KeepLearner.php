@@ -96,7 +96,7 @@ final readonly class KeepLearner
         $events = [];
         foreach ($had->texts('learners') as $learner) {
             foreach ($had->texts('knots') as $index => $id) {
-                $knot = $this->library->knot($id, "/knots/$index");
+                $knot = $this->library->forLearners($id, "/knots/$index");
                 $events[] = [
                     'id' => (string) Str::uuid7($now), 'schema' => 1, 'kind' => 'prior', 'learner' => $learner, 'knot' => $knot->id, 'device' => $device, 'device_seq' => count($events) + 1,
                     'observed_at' => $now->toIso8601ZuluString(), 'tying' => 'yes', 'dressing' => $knot->hasDressing ? 'yes' : 'not_applicable', 'tail' => $knot->hasTail ? 'yes' : 'not_applicable', 'how' => 'attested', 'prompts' => 0,

@@ -82,7 +82,7 @@ final class ReadCheckEvent
     {
         $this->holdToGroup($group, $entry);
         $tapped = $this->tapped($group, $by, $entry);
-        $knot = $this->library->knot($entry->text('knot'), $entry->place('knot'));
+        $knot = $this->library->forLearners($entry->text('knot'), $entry->place('knot'));
         $kind = Kind::from($entry->text('kind'));
         // Plain dates: a batch has hundreds, and each of these takes a tenth of the time.
         $observed = (new DateTimeImmutable($entry->text('observed_at')))->setTimezone(new DateTimeZone('UTC'));

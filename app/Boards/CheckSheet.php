@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Boards;
 
+use App\Http\NotHere;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
@@ -30,7 +31,7 @@ final readonly class CheckSheet
     /** @return array<string, mixed> */
     public function of(Group $group, string $knotId, ?string $meetingId, ?string $ropeId): array
     {
-        $knot = $this->library->knot($knotId);
+        $knot = $this->library->has($knotId) && $this->library->knot($knotId)->isForAll() ? $this->library->knot($knotId) : throw NotHere::knot($knotId);
         $meeting = $meetingId === null
             ? self::tonight($group)
             : ($group->meetings()->find($meetingId) ?? throw Refusal::of('/meeting', $meetingId, 'a meeting of your group'));

@@ -20,10 +20,10 @@ final class KnotNames
     {
     }
 
-    /** @return array<string, string> by id */
+    /** @return array<string, string> by id; what is for leaders only is no name a screen needs */
     public function all(): array
     {
-        return $this->names ??= Cache::store('drawings')->remember('names-'.$this->library->stamp(), 86400, fn (): array => array_map(static fn (KnotPack $knot): string => $knot->names[0], $this->library->all()));
+        return $this->names ??= Cache::store('drawings')->remember('open-names-'.$this->library->stamp(), 86400, fn (): array => array_map(static fn (KnotPack $knot): string => $knot->names[0], array_filter($this->library->all(), static fn (KnotPack $knot): bool => $knot->isForAll())));
     }
 
     /** What the packs and the code that reads them are at. */

@@ -11,7 +11,6 @@ use App\Models\Standing;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\MarkWords;
 use Compadre\Core\Checking\Verdict;
-use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -20,7 +19,7 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final readonly class LearnerPage
 {
-    public function __construct(private Library $library)
+    public function __construct(private KnotNames $names)
     {
     }
 
@@ -45,7 +44,7 @@ final readonly class LearnerPage
             'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
             'badges' => $badges,
             'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, $names->all(), in_array($event->id, $takenBack, true)))->all()),
-            'knots' => (object) array_map(fn ($knot): string => $knot->names[0], $this->library->all()),
+            'knots' => (object) $this->names->all(),
         ];
     }
 

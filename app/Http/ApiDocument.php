@@ -63,7 +63,9 @@ final class ApiDocument
     /** @return ?array<string, mixed> */
     public function bodySchema(string $path, string $method): ?array
     {
-        return $this->found($this->branch($this->document, ['paths', $path, strtolower($method), 'requestBody', 'content', 'application/json', 'schema']));
+        $body = $this->resolved($this->branch($this->document, ['paths', $path, strtolower($method), 'requestBody']));
+
+        return $this->found($this->branch($body, ['content', 'application/json', 'schema']));
     }
 
     /** @return ?array<string, mixed> null when the document knows no such answer, or one without a body */

@@ -26,7 +26,7 @@ it('records a clean pass and derives the standing', function (): void {
     expect($answer)->toMatchArray(['verdict' => 'has_it', 'level' => 'has_it']);
     expect($answer['next'])->toContain('tie the square knot again');
     $event = CheckEvent::query()->sole();
-    expect($event->day)->toBe('2026-11-24')->and($event->by)->toBe($this->lead->id)->and($event->rule_version)->toBe(1)->and($event->purpose->value)->toBe('not_looked');
+    expect($event->day)->toBe('2026-11-24')->and($event->by)->toBe($this->lead->id)->and($event->rule_version)->toBe(2)->and($event->purpose->value)->toBe('not_looked');
     expect(Standing::query()->sole()->getAttributes())->toMatchArray(['level' => 'has_it', 'knot' => 'square-knot', 'has_it_since' => '2026-11-24', 'half_life_days' => 7.0, 'two_leaders' => 0]);
 });
 

@@ -28,11 +28,11 @@ it('knows on what people are signed in, and shows each their own', function (): 
 it('turns a lost phone away, says so once, and lets no remembered sign-in bring it back', function (): void {
     $phone = $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (Linux; Android 16) Chrome/156 Mobile');
     $session = session()->all();
-    $remembered = $this->helper->refresh()->remember_token;
+    $remembered = $this->helper->refresh()->getRememberToken();
     $this->become($this->lead);
     $this->api('DELETE', "/api/devices/$phone")->assertNoContent();
     expect(array_column($this->api('GET', '/api/devices')->json('devices'), 'id'))->not->toContain($phone);
-    expect($this->helper->refresh()->remember_token)->not->toBe($remembered);
+    expect($remembered)->toBeString()->and($this->helper->refresh()->getRememberToken())->not->toBe($remembered);
     // The phone comes back with the session it had.
     $this->app['auth']->forgetGuards();
     $this->flushSession();

@@ -19,7 +19,7 @@ it('says which badges want a knot, and how much of each rope it takes', function
     // Two and a half passes round a stave of 60 mm: 6 x 10 + 2.5 x pi x 70.
     expect($this->api('GET', '/api/knots/clove-hitch')->json('ropes.0'))->toMatchArray(['used_mm' => 610, 'object_mm' => 60]);
     // A knot in tape is tied in tape.
-    expect($this->api('GET', '/api/knots/water-knot')->json('ropes.0'))->toMatchArray(['name' => '2 mm polyester braid', 'tail_mm' => 75]);
+    expect($this->api('GET', '/api/knots/water-knot')->json('ropes.0'))->toMatchArray(['name' => '25 mm polyester braid tape', 'tail_mm' => 75]);
     $list = collect($this->api('GET', '/api/knots')->assertOk()->json('knots'))->keyBy('id');
     expect($list['two-half-hitches']['badges'])->toContain('Rigger')->and($list['monkeys-fist']['badges'] ?? [])->toBe([]);
     expect($list['overhand']['depth'])->toBe(0)->and($list['bowline']['depth'])->toBe(1)->and($list['truckers-hitch']['depth'])->toBe(2);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Compute;
 
-use Compadre\Core\Data\Fields;
-use Compadre\Core\Refusal;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
+use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\TailSchool;

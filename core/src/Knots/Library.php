@@ -59,6 +59,14 @@ final class Library
         return $this->read[$id] ??= KnotPack::from(Fields::of(Json::arrays(Json::file($this->files[$id]))), basename($this->files[$id]));
     }
 
+    /** @throws Refusal for a knot that is not in the library, or is for leaders only: before learners that is the same */
+    public function forLearners(string $id, string $field = '/knot'): KnotPack
+    {
+        $open = array_filter($this->all(), static fn (KnotPack $knot): bool => $knot->isForAll());
+
+        return $open[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($open)));
+    }
+
     /** @return array<string, KnotPack> */
     public function all(): array
     {

@@ -28,12 +28,15 @@ export function GaugePage() {
         <Button look="signal" onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.handout.print}</Button>
         <p className="max-w-xl text-sm">{words.gauges.scale}</p>
       </div>
-      <main className="mx-auto w-[210mm] overflow-x-auto bg-white p-[10mm] text-black shadow-lg print:w-auto print:overflow-visible print:p-0 print:shadow-none" data-testid="gauges">
+      {/* At true size a sheet is wider than a phone: it moves within its frame. */}
+      <div className="relative overflow-x-auto print:overflow-visible">
+      <main className="mx-auto w-[210mm] bg-white p-[10mm] text-black shadow-lg print:w-auto print:overflow-visible print:p-0 print:shadow-none" data-testid="gauges">
         <h1 className="text-2xl">{words.gauges.title}</h1>
         <p className="mb-[4mm] text-sm">{words.gauges.about}</p>
         <Check />
         {gauges.data.gauges.map((gauge) => <Ropes key={gauge.rope} gauge={gauge} units={me.group.units} />)}
       </main>
+      </div>
     </div>
   );
 }

@@ -1,0 +1,287 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\ApiDocument;
+use App\Models\Device;
+use App\Models\Group;
+use App\Models\Invitation;
+use App\Models\LeftCheck;
+use App\Models\Remote;
+use App\Models\Role;
+use App\Models\User;
+use Compadre\Core\Refusal;
+use Illuminate\Routing\Route as Registered;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
+
+/** Routes that ask for no sign-in. */
+const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks'];
+
+/** @return array<string, Registered> every address of the API, read from the router */
+function matrixRoutes(): array
+{
+    $routes = [];
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        if (str_starts_with($route->uri(), 'api/')) {
+            $routes[$route->methods()[0].' /'.$route->uri()] = $route;
+        }
+    }
+
+    return $routes;
+}
+
+/**
+ * A group with one of everything an address can name.
+ *
+ * @return array{group: Group, people: array<string, User>, ids: array<string, string>}
+ */
+function matrixGroup($test, string $name): array
+{
+    $group = Group::query()->create(['name' => $name, 'time_zone' => 'UTC', 'units' => 'mm', 'age_from' => 8, 'age_to' => 13])->refresh();
+    $rope = $group->ropes()->create(['name' => 'Usual', 'diameter_mm' => 10, 'material' => 'polyester', 'is_usual' => true]);
+    $spare = $group->ropes()->create(['name' => 'Spare', 'diameter_mm' => 8, 'material' => 'nylon']);
+    $group->badges()->create(['badge' => 'lantern-hand', 'due_on' => '2026-12-22']);
+    $people = [];
+    foreach (Role::cases() as $role) {
+        $people[$role->value] = User::query()->create(['name' => ucfirst($role->value), 'email' => Str::slug($name)."-$role->value@gullwick.example", 'password' => 'lantern-tail-77'])->refresh();
+        $people[$role->value]->memberships()->create(['group_id' => $group->id, 'role' => $role]);
+    }
+    $people['spare'] = User::query()->create(['name' => 'Spare', 'email' => Str::slug($name).'-spare@gullwick.example', 'password' => 'lantern-tail-77'])->refresh();
+    $people['spare']->memberships()->create(['group_id' => $group->id, 'role' => Role::Helper]);
+    $fields = array_map(fn (string $one) => \Compadre\Core\Data\Fields::of(['name' => $one, 'age_band' => '8-10']), ['Ada P.', 'Bram K.', 'Cleo M.']);
+    [$ada, $bram, $cleo] = app(\App\Actions\AddLearners::class)($group, $fields);
+    $cleo->update(['archived_at' => now()]);
+    $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
+    $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
+    $stock = $group->stocks()->create(['name' => 'Coil', 'kind' => 'coil', 'diameter_mm' => 10, 'material' => 'polyester', 'lay' => 'right', 'ends' => 'taped', 'length_mm' => 50_000]);
+    $token = bin2hex(random_bytes(24));
+    $invitation = Invitation::query()->create(['group_id' => $group->id, 'created_by' => $people['lead']->id, 'role' => Role::Helper, 'token_hash' => Invitation::hash($token), 'expires_at' => now()->addDay()]);
+    $held = bin2hex(random_bytes(16));
+    $remotes = [];
+    foreach (['lead', 'instructor'] as $role) {
+        $remotes[$role] = Remote::query()->create(['user_id' => $people[$role]->id, 'code_hash' => Remote::hash("CODE$role$name"), 'token_hash' => $role === 'lead' ? Remote::hash($held) : null, 'code_until' => now()->addMinutes(9), 'ends_at' => now()->addHour(), 'tries' => 0, 'turn' => 0, 'knot' => 'bowline', 'step' => 1, 'steps' => 6])->id;
+    }
+    $device = Device::query()->create(['user_id' => $people['spare']->id, 'label' => 'A phone', 'seen_at' => now()]);
+    $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ada->id, 'knot' => 'overhand', 'device' => 'left', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:00:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes'];
+    LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
+
+    return ['group' => $group, 'people' => $people, 'ids' => [
+        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'invitation' => $invitation->id,
+        'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
+        'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
+    ]];
+}
+
+/** @param  array<string, string>  $ids  @return ?array<string, mixed> a body that the address takes */
+function matrixBody(string $address, array $ids): ?array
+{
+    $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ids['learner'], 'knot' => 'overhand', 'device' => 'phone', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:40:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'how' => 'attested', 'prompts' => 0, 'meeting' => $ids['tonight']];
+    $pack = ['id' => 'showpiece', 'name' => 'Showpiece', 'about' => 'Knots to show.', 'ages' => ['from' => 8, 'to' => 13], 'requirement' => ['all' => [['knot' => 'sheepshank', 'level' => 'has_it']]]];
+    $sheet = ['bytes' => base64_encode("Dov R.,9,\n")];
+
+    return [
+        'POST /api/sign-in' => ['email' => 'own-lead@gullwick.example', 'password' => 'lantern-tail-77'],
+        'POST /api/remote' => ['code' => $ids['code']], 'PUT /api/remote' => ['step' => 2],
+        'POST /api/join/about' => ['token' => $ids['token']], 'POST /api/join' => ['token' => $ids['token'], 'name' => 'Wren Callow', 'email' => 'wren@gullwick.example', 'password' => 'harbour-light-9'],
+        'POST /api/reset' => ['token' => $ids['reset'] ?? str_repeat('0', 48), 'password' => 'harbour-light-9'],
+        'POST /api/left-checks' => ['key' => $ids['key'] ?? 'none', 'sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
+        'PUT /api/me/password' => ['current' => 'lantern-tail-77', 'password' => 'harbour-light-9'],
+        'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
+        'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
+        'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],
+        'POST /api/store' => ['name' => 'New coil', 'kind' => 'coil', 'diameter_mm' => 8, 'material' => 'nylon', 'lay' => 'braided', 'ends' => 'sealed', 'length_mm' => 20000], 'PUT /api/store/{stock}' => ['count' => 2],
+        'POST /api/screens' => ['knot' => 'bowline', 'step' => 1, 'steps' => 6], 'PUT /api/screens/{remote}' => ['knot' => 'bowline', 'step' => 2, 'steps' => 6],
+        'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
+        'POST /api/check-events' => ['sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
+        'POST /api/learners' => ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10', 'hand' => 'left']]], 'POST /api/walk-ins' => ['learners' => [['id' => (string) Str::uuid7(), 'name' => 'Odd Q.', 'meeting' => $ids['tonight']]]],
+        'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/had' => ['learners' => [$ids['learner']], 'knots' => ['overhand']],
+        'POST /api/sheets/{kind}' => $sheet, 'PUT /api/sheets/{kind}' => $sheet, 'POST /api/calendar' => ['places' => true],
+        'PUT /api/group' => ['units' => 'inches'], 'PUT /api/group/memory' => ['use' => 'usual'], 'POST /api/ropes' => ['name' => 'Blue', 'diameter_mm' => 6, 'material' => 'nylon'], 'PUT /api/ropes/{rope}' => ['name' => 'Spare', 'diameter_mm' => 9, 'material' => 'nylon'],
+        'POST /api/group/badges' => ['pack' => $pack], 'PUT /api/group/badges/{badge}' => ['due_on' => null], 'PUT /api/learners/{learner}/ticks/{note}' => ['met' => true],
+        'PUT /api/people/{person}' => ['role' => 'instructor'], 'POST /api/left-checks/accept' => ['ids' => [$ids['left']]], 'POST /api/left-checks/refuse' => ['ids' => [$ids['left']]], 'POST /api/invitations' => ['role' => 'helper'],
+    ][$address] ?? null;
+}
+
+/** @return list<string> who may, as the route itself says */
+function matrixAllowed(Registered $route): array
+{
+    $can = array_values(array_filter($route->gatherMiddleware(), fn (mixed $one): bool => is_string($one) && (str_contains($one, 'Authorize:') || str_starts_with($one, 'can:'))));
+
+    return match ($can === [] ? null : Str::afterLast((string) $can[0], ':')) {
+        'plan', 'people' => ['lead'],
+        'teach' => ['lead', 'instructor'],
+        default => ['lead', 'instructor', 'helper'],
+    };
+}
+
+function matrixPath(string $address, array $ids, string $role): string
+{
+    $ids['remote'] = $role === 'instructor' ? $ids['remote-instructor'] : $ids['remote'];
+    if (str_ends_with($address, '/run') || str_contains($address, 'attendance')) {
+        $ids['meeting'] = $ids['tonight'];
+    }
+
+    return (string) preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $ids[$found[1]], explode(' ', $address, 2)[1]);
+}
+
+/** How much every table holds, and a sum of what can be changed in place; what a mere visit writes is left out. */
+function matrixState(): array
+{
+    $state = [];
+    foreach (DB::table('information_schema.TABLES')->where('TABLE_SCHEMA', DB::getDatabaseName())->whereNotIn('TABLE_NAME', ['devices', 'tries', 'migrations', 'remembered'])->pluck('TABLE_NAME') as $table) {
+        $columns = DB::table('information_schema.COLUMNS')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_NAME', $table)->pluck('COLUMN_NAME')->map(fn (string $name): string => "coalesce(`$name`, '-')")->implode(', ');
+        $state[$table] = (string) DB::scalar("select concat(count(*), ' ', coalesce(sum(crc32(concat_ws('|', $columns))), 0)) from `$table`");
+    }
+
+    return $state;
+}
+
+beforeEach(function (): void {
+    $this->own = matrixGroup($this, 'Own');
+    $this->foreign = matrixGroup($this, 'Foreign');
+    $this->fire = function (string $address, array $ids, ?string $role, ?array $body = null) {
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $role === null || $this->actingAs(User::query()->findOrFail($this->own['people'][$role]->id));
+        $this->withHeader('X-Remote', $ids['held']);
+        DB::table('tries')->delete();
+
+        return $this->json(explode(' ', $address)[0], matrixPath($address, $ids, $role ?? ''), $body ?? []);
+    };
+    /** What is done meanwhile is taken back. */
+    $this->apart = function (Closure $what): mixed {
+        DB::beginTransaction();
+        try {
+            return $what();
+        } finally {
+            DB::rollBack();
+        }
+    };
+});
+
+it('lets each role do on every address what it may, and nobody anything else', function (): void {
+    $tried = 0;
+    foreach (matrixRoutes() as $address => $route) {
+        if (in_array($address, OPEN, true)) {
+            continue;
+        }
+        $allowed = matrixAllowed($route);
+        $body = fn (array $ids): ?array => matrixBody($address, $ids);
+        expect($body($this->own['ids']) !== null || ! in_array(explode(' ', $address)[0], ['POST', 'PUT'], true) || $address === 'POST /api/sign-out' || str_ends_with($address, '/pack/cut') || str_ends_with($address, '/moves') || str_starts_with($address, 'PUT /api/archived'))->toBeTrue("no body is known for $address");
+        foreach ([null, 'helper', 'instructor', 'lead'] as $role) {
+            ($this->apart)(function () use ($address, $role, $allowed, $body, &$tried): void {
+                $before = matrixState();
+                $status = ($this->fire)($address, $this->own['ids'], $role, $body($this->own['ids']))->getStatusCode();
+                $tried++;
+                if ($role === null) {
+                    expect($status)->toBe(401, "$address as nobody");
+                } elseif (in_array($role, $allowed, true) && ! ($role === 'helper' && str_contains($address, '/devices/{device}')) && ! ($role === 'instructor' && str_contains($address, '/devices/{device}'))) {
+                    expect($status)->toBeGreaterThanOrEqual(200)->toBeLessThan(300, "$address as $role answered $status");
+
+                    return;
+                } else {
+                    expect($status)->toBeIn([403, 404], "$address as $role");
+                }
+                expect(matrixState())->toBe($before, "$address as ".($role ?? 'nobody').' was refused, and changed something');
+            });
+        }
+        // What an address names, or a body, of another group is not there for anybody.
+        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'invitation', 'remote', 'device', 'person'], $route->parameterNames());
+        foreach ($names as $name) {
+            foreach ($allowed as $role) {
+                ($this->apart)(function () use ($address, $role, $name, $body, &$tried): void {
+                    $ids = [$name => $this->foreign['ids'][$name], 'tonight' => $name === 'meeting' ? $this->foreign['ids']['tonight'] : $this->own['ids']['tonight'], 'remote-instructor' => $name === 'remote' ? $this->foreign['ids']['remote-instructor'] : $this->own['ids']['remote-instructor']] + $this->own['ids'];
+                    $before = matrixState();
+                    $tried++;
+                    expect(($this->fire)($address, $ids, $role, $body($this->own['ids']))->getStatusCode())->toBe(404, "$address of another group's $name as $role");
+                    expect(matrixState())->toBe($before, $address);
+                });
+            }
+        }
+    }
+    foreach (['POST /api/check-events', 'POST /api/walk-ins', 'POST /api/had', 'POST /api/learners/{learner}/merge', 'PUT /api/course/plan', 'POST /api/left-checks/accept', 'POST /api/left-checks/refuse'] as $address) {
+        ($this->apart)(function () use ($address, &$tried): void {
+            $before = matrixState();
+            $body = matrixBody($address, ['tonight' => $this->own['ids']['tonight'], 'learner' => $this->foreign['ids']['learner'], 'other' => $this->foreign['ids']['other'], 'left' => $this->foreign['ids']['left'], 'meeting' => $this->foreign['ids']['meeting']] + $this->own['ids']);
+            $address === 'POST /api/walk-ins' && $body['learners'][0]['id'] = $this->foreign['ids']['learner'];
+            $tried++;
+            $status = ($this->fire)($address, $this->own['ids'], 'lead', $body)->getStatusCode();
+            // Ids of another group's are no more than unknown ones here: none is taken, and none let go.
+            expect($status)->toBeIn(str_starts_with($address, 'POST /api/left-checks') ? [200, 204] : [404, 422], $address);
+            expect(matrixState())->toBe($before, "$address with another group's ids");
+        });
+    }
+    expect(count(matrixRoutes()))->toBeGreaterThan(70)->and($tried)->toBeGreaterThan(350);
+});
+
+it('answers an unstateful write 403 before anything runs, and takes exactly JSON', function (): void {
+    foreach (matrixRoutes() as $address => $route) {
+        [$method] = explode(' ', $address);
+        if ($method === 'GET') {
+            continue;
+        }
+        ($this->apart)(function () use ($address, $method, $route): void {
+            $before = matrixState();
+            $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
+            $this->flushHeaders();
+            foreach ([[], ['HTTP_ORIGIN' => 'https://elsewhere.example'], ['HTTP_ORIGIN' => 'http://127.0.0.1:1'], ['HTTP_REFERER' => 'https://elsewhere.example/http://127.0.0.1/']] as $from) {
+                $answer = $this->call($method, matrixPath($address, $this->own['ids'], 'lead'), [], [], [], $from + $server, (string) json_encode(matrixBody($address, $this->own['ids']) ?? []));
+                expect($answer->getStatusCode())->toBe(403, $address);
+            }
+            if (app(ApiDocument::class)->bodySchema('/'.$route->uri(), $method) !== null) {
+                $this->actingAs(User::query()->findOrFail($this->own['people']['lead']->id));
+                foreach (['text/plain; a=/json', 'text/plain', 'application/x-www-form-urlencoded', 'application/jsonp', 'application/vnd.x+json'] as $type) {
+                    $answer = $this->call($method, matrixPath($address, $this->own['ids'], 'lead'), [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json', 'HTTP_ORIGIN' => 'http://127.0.0.1:'.config()->string('app.port'), 'HTTP_X_REMOTE' => $this->own['ids']['held']], (string) json_encode(matrixBody($address, $this->own['ids'])));
+                    expect($answer->getStatusCode())->toBe(422, "$address as $type");
+                }
+            }
+            expect(matrixState())->toBe($before, $address);
+        });
+    }
+});
+
+it('answers no hostile value with a fault of its own, and takes none that its document does not', function (): void {
+    $hostile = [null, '', '   ', str_repeat('x', 10_000), -1, 1e300, 1.5, true, [], ['a' => 1], "' or 1=1 -- ", '<script>alert(1)</script>', "a\u{0000}b", '../../etc/passwd', '=HYPERLINK("x")', '2026-02-30', "\u{202E}gnirts", str_repeat('9', 400)];
+    $tried = 0;
+    $document = app(ApiDocument::class);
+    foreach (matrixRoutes() as $address => $route) {
+        [$method] = explode(' ', $address);
+        $body = matrixBody($address, $this->own['ids']);
+        $cases = [];
+        foreach ($route->parameterNames() as $name) {
+            foreach (['x', str_repeat('a', 40), "' or 1=1", '%00', str_repeat('9', 300), '..%2F..', '<b>'] as $value) {
+                $cases[] = [[$name => rawurlencode($value), 'tonight' => rawurlencode($value), 'remote-instructor' => $value] + $this->own['ids'], $body];
+            }
+        }
+        foreach ($body === null ? [] : Illuminate\Support\Arr::dot($body) as $place => $value) {
+            foreach ($hostile as $spoiled) {
+                $other = $body;
+                data_set($other, $place, $spoiled);
+                $cases[] = [$this->own['ids'], $other];
+            }
+        }
+        foreach ($cases as [$ids, $sent]) {
+            ($this->apart)(function () use ($address, $method, $ids, $sent, $document, $route, &$tried): void {
+                $tried++;
+                $answer = ($this->fire)($address, $ids, in_array($address, OPEN, true) ? null : 'lead', $sent);
+                $status = $answer->getStatusCode();
+                expect($status)->toBeLessThan(500, "$address with ".Str::limit((string) json_encode([$ids, $sent]), 300));
+                $schema = $document->bodySchema('/'.$route->uri(), $method);
+                if ($status < 300 && $schema !== null) {
+                    try {
+                        $document->hold(json_decode((string) json_encode($sent)), $schema);
+                    } catch (Refusal $fault) {
+                        throw new RuntimeException("$address took what its document does not: {$fault->getMessage()}");
+                    }
+                }
+                if ($status === 422) {
+                    expect((string) $answer->json('message'))->not->toStartWith('/', $address);
+                }
+            });
+        }
+    }
+    expect($tried)->toBeGreaterThan(1500);
+    fwrite(STDERR, "  hostile values tried: $tried\n");
+});
