@@ -33,7 +33,7 @@ it('is shown twice: to watch, then to tie along, where a move comes again until 
     }, 'the rope at rest');
     expect($moves())->toBeTrue();
     $this->press('t');
-    $this->wait(fn (): ?bool => str_contains($this->text(), 'Tie along') ? null : true, 'watching again');
+    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=stage]").dataset.mode') === 'watch' ? true : null, 'watching again');
     $this->noConsoleErrors();
 });
 

@@ -30,6 +30,7 @@ it('looks up without a network, for every knot and every row, what `compute verd
     $this->house();
     $this->signIn();
     $knots = array_column(array_filter($this->fetched('/api/knots')['knots'], fn (array $knot): bool => ! ($knot['is_mistake'] ?? false)), 'id');
+    $this->browser->manage()->timeouts()->setScriptTimeout(150);
     $found = $this->asyncScript(modules().<<<'JS'
         const done = arguments[arguments.length - 1];
         const looked = ['yes', 'no', 'not_looked'];
@@ -83,7 +84,8 @@ it('runs the evening on the device as the core does', function (): void {
         $clock = Clock::start($planned, $at);
         $steps = [['step' => 'start', 'at' => $at->getTimestamp() * 1000, 'state' => 'waiting', 'shown' => array_map(fn (array $one): array => $one + ['kind' => $one['knot'] === null ? 'welcome' : 'new', 'why' => '', 'beside' => [], 'learners' => []], $planned)]];
         foreach (range(1, mt_rand(1, 14)) as $ignored) {
-            $at = $at->modify('+'.mt_rand(0, 900).' seconds');
+            // Now and then the device's clock goes back.
+            $at = $at->modify(sprintf('%+d seconds', mt_rand(0, 5) === 0 ? -mt_rand(1, 1200) : mt_rand(0, 900)));
             $step = ['next', 'next', 'next', 'skip', 'carry', 'split', 'end'][mt_rand(0, 100) === 0 ? 6 : mt_rand(0, 5)];
             // Mostly the block that runs, sometimes any, sometimes one that is not there.
             $running = array_values(array_filter($clock->blocks, fn (ClockBlock $one): bool => $one->state->value === 'running'))[0] ?? $clock->blocks[0];

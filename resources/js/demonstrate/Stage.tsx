@@ -146,8 +146,8 @@ function Item({ name, pressed, disabled, onSelect, children }: { name: string; p
 /** What it will be, small, beside what it is. */
 function Finished({ knot }: { knot: Schemas['Knot'] }) {
   return (
-    <figure className="mx-4 mb-3 flex items-center gap-4 rounded-2xl border border-line bg-card p-2 [--ground:var(--card)] rail:mx-10 rail:self-end" data-testid="finished">
-      <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-24 w-40 rail:h-40 rail:w-72" />
+    <figure className="mx-4 mb-3 flex items-center gap-4 rounded-2xl border border-line bg-card p-2 [--ground:var(--card)] rail:mx-4 rail:self-end" data-testid="finished">
+      <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-24 w-40 rail:h-36 rail:w-56" />
       <figcaption className="text-center text-sm font-semibold text-soft">{words.show.finishedBeside}</figcaption>
     </figure>
   );

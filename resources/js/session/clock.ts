@@ -11,6 +11,11 @@ const APART = 10;
 /** A moment as the server writes it. */
 const written = (at: number): string => `${new Date(at).toISOString().slice(0, 19)}Z`;
 
+/** No step is taken before the one it comes after, whatever the device's clock says meanwhile. */
+function notBefore(clock: Clock, at: string): string {
+  return [clock.started_at, ...clock.blocks.flatMap((one) => [one.started_at, one.ended_at])].reduce<string>((latest, one) => (one !== null && one > latest ? one : latest), at);
+}
+
 const isOpen = (block: Run): boolean => block.state === 'waiting' || block.state === 'running';
 
 function started(shown: Schemas['Block'][], at: string): Run[] {
@@ -39,7 +44,7 @@ function split(blocks: Run[], block: Run): Run[] {
 const BECOMES = { next: 'done', skip: 'skipped', carry: 'carried' } as const;
 
 function stepped(clock: Clock, step: KeptStep): Clock {
-  const at = written(step.at);
+  const at = notBefore(clock, written(step.at));
   if (step.step === 'start') return clock.started_at === null ? { ...clock, started_at: at, blocks: started(step.shown ?? [], at) } : clock;
   if (clock.started_at === null || clock.ended_at !== null) return clock;
   if (step.step === 'end') {
