@@ -30,7 +30,7 @@ const PICTURES = [
     ['handout', '/handout/clove-hitch', 900, 1250, 'light', ''],
     ['knot', '/knot/bowline', 1280, 1000, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Where")).click()'],
     ['check-phone', '/check/square-knot', 390, 844, 'light', ''],
-    ['check-parts-phone', '/check/square-knot', 390, 844, 'light', 'document.querySelector("[data-learner=\'Cleo M.\'] button").click(); setTimeout(() => document.querySelector("[role=radio][value=no]").click(), 300)'],
+    ['check-parts-phone', '/check/square-knot', 390, 844, 'light', 'document.querySelector("[data-learner=\'Cleo M.\'] button").click(); setTimeout(() => document.querySelector("[role=radio][value=no]").click(), 900)'],
     ['session-phone', '/', 390, 844, 'light', ''],
     ['crew', '/crew', 1280, 800, 'light', ''],
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],

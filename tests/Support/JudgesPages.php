@@ -42,6 +42,20 @@ trait JudgesPages
         return (int) preg_match_all('#/Type\s*/Page[^s]#', (string) base64_decode(is_array($pdf) && is_string($pdf['data']) ? $pdf['data'] : ''));
     }
 
+    /** @return array{int, string} how many pages the view takes on paper of that size, in inches, and the text that stands on them */
+    protected function printedOn(float $width, float $height): array
+    {
+        $margins = array_fill_keys(['marginTop', 'marginBottom', 'marginLeft', 'marginRight'], 0.4);
+        $answer = $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['landscape' => $width > $height, 'paperWidth' => min($width, $height), 'paperHeight' => max($width, $height)] + $margins]);
+        $pdf = (string) base64_decode(is_array($answer) && is_string($answer['data']) ? $answer['data'] : '');
+        $file = (string) tempnam(sys_get_temp_dir(), 'printed');
+        file_put_contents($file, $pdf);
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($file).' - 2>/dev/null');
+        unlink($file);
+
+        return [(int) preg_match_all('#/Type\s*/Page[^s]#', $pdf), $text];
+    }
+
     /** Console errors since the last look. */
     protected function noConsoleErrors(): void
     {

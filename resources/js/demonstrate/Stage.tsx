@@ -18,7 +18,7 @@ import { WrongForms } from './WrongForms';
 
 const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';
 
-const WORDED = 'inline-flex min-h-12 shrink-0 items-center gap-2 rounded-full px-3 font-semibold whitespace-nowrap text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
+const WORDED = 'inline-flex min-h-12 shrink-0 flex-col items-center justify-center rounded-xl px-1.5 text-xs font-semibold whitespace-nowrap text-soft rail:flex-row rail:gap-2 rail:rounded-full rail:px-3 rail:text-base hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
 
 const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-disabled:opacity-40 data-highlighted:bg-wash [&_svg]:size-5';
 
@@ -67,7 +67,7 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
       <div className="flex flex-wrap items-center justify-between gap-x-2 px-3 pt-2 rail:flex-nowrap rail:px-6">
         <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
         {/* In the hand the tools have a line of their own. */}
-        <div className="order-3 flex w-full shrink-0 items-center gap-1 overflow-x-auto rail:order-2 rail:w-auto">
+        <div className="order-3 flex w-full shrink-0 items-center justify-between gap-0.5 overflow-x-auto rail:order-2 rail:w-auto rail:gap-1">
           <Tool name={words.show.along} pressed={along} onClick={() => setAlong((now) => !now)}><HandHelping aria-hidden /></Tool>
           <Tool name={words.show.left} pressed={settings.view === 'left'} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></Tool>
           <Tool name={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></Tool>

@@ -84,7 +84,7 @@ function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
         <span className="line-clamp-1 self-start text-sm text-soft sm:line-clamp-none sm:self-auto sm:text-base">{knot.purpose}</span>
         <span className="mt-auto hidden pt-2 text-sm text-soft sm:block">{words.show.minutes(knot.minutes)}{knot.prerequisites.length > 0 && `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}</span>
       </Link>
-      <Link to={`/knot/${knot.id}`} className="inline-flex min-h-12 shrink-0 items-center px-1 text-sm font-semibold underline sm:self-start sm:px-0 sm:text-base decoration-hemp decoration-2 underline-offset-4" aria-label={words.knot.moreOf(knot.name)}>{words.knot.more}</Link>
+      <Link to={`/knot/${knot.id}`} className="inline-flex min-h-12 shrink-0 items-center px-1 text-sm font-semibold underline sm:self-start sm:px-0 sm:text-base decoration-hemp decoration-2 underline-offset-4" aria-label={words.knot.moreOf(knot.name)}><span className="sm:hidden">{words.show.more}</span><span className="hidden sm:inline">{words.knot.more}</span></Link>
     </li>
   );
 }
