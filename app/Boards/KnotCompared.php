@@ -45,7 +45,7 @@ final readonly class KnotCompared
 
             return [
                 'right' => Drawing::loose($from->of($plain))->toArray(),
-                'tidy' => $method->hasTight() ? Drawing::tight($from->of(DiagramBuilder::tight($method, $knot->file)))->toArray() : Drawing::loose($from->of($plain))->toArray(),
+                'tidy' => Drawing::finished($knot->finished($method) ?? [$plain, false], $from)->toArray(),
                 'untidy' => $untidy === null ? null : Drawing::loose($from->of($untidy))->toArray(),
                 'good' => $this->good($knot, $method, $from),
                 'narrow' => $this->narrow(Narrowing::of($this->drawable($knot, $method, $plain)), $plain, $from),
@@ -78,10 +78,11 @@ final readonly class KnotCompared
     {
         $good = [];
         foreach ($knot->otherForms($method) as [$other, $isMirrored]) {
-            $diagram = DiagramBuilder::loose($other, $knot->file);
+            $turned = $other->finish === null ? null : $knot->finished($other);
+            [$diagram, $isTight] = $turned ?? [DiagramBuilder::loose($other, $knot->file), false];
             $good[] = [
                 'method' => $other->id, 'mirrored' => $isMirrored, 'name' => $other->name,
-                'drawing' => Drawing::loose($view->of($isMirrored ? View::Left->of($diagram) : $diagram))->toArray(),
+                'drawing' => Drawing::finished([$isMirrored ? View::Left->of($diagram) : $diagram, $isTight], $view)->toArray(),
             ];
         }
 

@@ -132,7 +132,7 @@ final class KnotView
     {
         $plain = DiagramBuilder::loose($method, $knot->file);
         $steps = StepStates::of($method, $plain, $knot->file);
-        $tight = $method->hasTight() ? DiagramBuilder::tight($method, $knot->file) : null;
+        $finished = $knot->finished($method);
 
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
@@ -147,7 +147,7 @@ final class KnotView
             'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), $this->wrongForms($knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
-            'tight' => $tight === null ? null : Drawing::tight($view->of($tight))->toArray(),
+            'tight' => $finished === null ? null : Drawing::finished($finished, $view)->toArray(),
             'steps' => array_map(self::step(...), $steps),
             'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];

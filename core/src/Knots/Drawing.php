@@ -22,6 +22,14 @@ final readonly class Drawing
         return new self($diagram, PaintOrder::of($diagram), 0.31);
     }
 
+    /** @param  array{Diagram, bool}  $finished  a diagram, and whether it is drawn up tight */
+    public static function finished(array $finished, View $view): self
+    {
+        [$diagram, $isTight] = $finished;
+
+        return $isTight ? self::tight($view->of($diagram)) : self::loose($view->of($diagram));
+    }
+
     /** Strands of a tight knot touch: less air, or the gaps would eat their neighbours. */
     public static function tight(Diagram $diagram): self
     {

@@ -118,6 +118,22 @@ final readonly class KnotPack
         throw Refusal::of('/method', $id, 'one of '.implode(', ', $this->methodIds()));
     }
 
+    /**
+     * The finished knot as this method leaves it, drawn up tight; a method whose last pull turns it over leaves what another is drawn
+     * as.
+     *
+     * @return ?array{Diagram, bool} the diagram, and whether it is drawn up tight; null where the loose drawing is the finished one
+     */
+    public function finished(Method $method): ?array
+    {
+        $shown = $method->finish === null ? $method : $this->method($method->finish);
+        if ($shown->hasTight()) {
+            return [DiagramBuilder::tight($shown, $this->file), true];
+        }
+
+        return $method->finish === null ? null : [DiagramBuilder::loose($shown, $this->file), false];
+    }
+
     /** @return list<Method> the ways of tying it; a form without steps is kept only to be recognised */
     public function ways(): array
     {
@@ -135,7 +151,7 @@ final readonly class KnotPack
         $forms = $this->handMatters || ! $this->hasFingerprint() ? [] : [[$method, true]];
         foreach ($this->ways() as $other) {
             // A method that is drawn before its last pull looks like no finished knot.
-            if ($other->id !== $method->id && ($other->differs === null || $other->hasTight())) {
+            if ($other->id !== $method->id && ($other->differs === null || $other->hasTight() || $other->finish !== null)) {
                 $forms[] = [$other, false];
             }
         }

@@ -105,6 +105,7 @@ final class Library
                 $this->verifyReferences($knot);
                 foreach ($knot->methods as $method) {
                     $loose = DiagramBuilder::loose($method, $name);
+                    self::verifyFinish($knot, $method);
                     DiagramBuilder::tight($method, $name);
                     PaintOrder::of($loose);
                     $method->verifyParts($loose);
@@ -114,6 +115,14 @@ final class Library
             } catch (Refusal $fault) {
                 throw str_contains($fault->getMessage(), $name) ? $fault : Refusal::saying($fault->field, $fault->value, $fault->allowed, $name.': '.$fault->getMessage());
             }
+        }
+    }
+
+    /** @throws Refusal for a finished form that is no other method of the knot, or is itself turned over by its last pull */
+    private static function verifyFinish(KnotPack $knot, Method $method): void
+    {
+        if ($method->finish !== null && ($method->finish === $method->id || $knot->method($method->finish)->finish !== null)) {
+            throw Refusal::of('/finish', $method->finish, 'another method of the knot that is drawn as the finished knot');
         }
     }
 

@@ -23,7 +23,7 @@ final class Sheet
             $state = $states[$request->step - 1] ?? throw Refusal::of('--step', $request->step, 'from 1 to '.count($states));
         }
         $drawing = $request->tight || $state?->plan->tight === true
-            ? Drawing::tight($request->view->of(DiagramBuilder::tight($method, $knot->file)))
+            ? Drawing::finished($knot->finished($method) ?? [$loose, true], $request->view)
             : Drawing::loose($request->view->of($loose));
 
         return (new SvgWriter($drawing, Palette::print()))->write($state?->plan->tight === true ? null : $state, $knot->names[0].($state === null ? '' : ': '.$state->plan->say));
@@ -60,8 +60,9 @@ final class Sheet
             }
         }
         $cells[] = [$open->write(null, $knot->names[0]), 'Finished, loose'];
-        if ($method->hasTight()) {
-            $cells[] = [(new SvgWriter(Drawing::tight(DiagramBuilder::tight($method, $knot->file)), Palette::print()))->write(null, $knot->names[0]), 'Finished, tight'];
+        $finished = $knot->finished($method);
+        if ($finished !== null) {
+            $cells[] = [(new SvgWriter(Drawing::finished($finished, View::Learner), Palette::print()))->write(null, $knot->names[0]), 'Finished'];
         }
 
         return $cells;

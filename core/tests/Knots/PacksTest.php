@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Drawing;
 use Compadre\Core\Knots\DrawingLimits;
@@ -12,6 +13,7 @@ use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Quality;
 use Compadre\Core\Knots\Relax;
 use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\Topology\Fingerprint;
 use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgeShelf;
@@ -182,6 +184,16 @@ it('gives every step words, and every drawing a text', function (string $id): vo
     }
 })->with(fn (): array => Library::at(packs())->ids());
 
+it('shows the knot the last pull leaves, and not the slip loop it was', function (string $id, string $collar): void {
+    $pack = Library::at(packs())->knot($id);
+    $before = DiagramBuilder::loose($pack->method('slip-loop'), $pack->file);
+    [$after, $isTight] = $pack->finished($pack->method('slip-loop')) ?? throw new LogicException('nothing to show');
+    $key = static fn (Diagram $diagram): string => Fingerprint::of(GaussCode::of($diagram))->key();
+    expect($key($after))->toBe($key($before))->and($isTight)->toBeTrue();
+    expect($after)->toEqual(DiagramBuilder::tight($pack->method($collar), $pack->file));
+    expect($pack->finished($pack->methods[0]))->toEqual([DiagramBuilder::tight($pack->methods[0], $pack->file), true]);
+})->with([['bowline', 'tail-outside'], ['sheet-bend', 'tucked']]);
+
 it('names the file of a pack with a fault', function (Closure $spoil, string $says): void {
     $folder = sys_get_temp_dir().'/packs-'.bin2hex(random_bytes(5));
     mkdir("$folder/knots", 0o700, true);
@@ -202,6 +214,8 @@ it('names the file of a pack with a fault', function (Closure $spoil, string $sa
     'an end resting on another strand' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['strands' => [['points' => [38 => [4.2, 6.6]]]]]]]), 'distance between strands that do not cross'],
     'a part on a rope that is not there' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['parts' => [['strand' => 'cord']]]]]), '/methods/0/parts/0'],
     'a check that looks at nothing' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['look' => ['tying' => ['elbow']]]]]), '/methods/0/look/tying'],
+    'a finish that is no method' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['finish' => 'flipped']]]), 'tail-outside'],
+    'a finish that is itself' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['finish' => $pack['methods'][0]['id']]]]), '/finish'],
     'an unknown prerequisite' => [fn (array $pack) => ['prerequisites' => ['sailor']] + $pack, '/prerequisites/0'],
     'a name that is not its file' => [fn (array $pack) => ['id' => 'bowlin'] + $pack, '/id'],
     'no minutes' => [fn (array $pack) => array_diff_key($pack, ['minutes' => 1]), '/minutes'],
