@@ -12,6 +12,9 @@ final readonly class SvgWriter
 {
     private const OUTLINE = 0.09;
 
+    /** That of a pole, a ring or a stick: thick enough that no side of it pales in a small print. */
+    private const WOOD_OUTLINE = 0.16;
+
     /** How much of a tail is whipped, in rope widths. */
     private const WHIPPED = 1.3;
 
@@ -154,7 +157,7 @@ final readonly class SvgWriter
         $d = SvgPath::of($strand->curve->cubics);
         $wide = self::n($strand->width);
         $text = sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->ink, $wide)
-            .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->wood, self::n($strand->width - 2 * self::OUTLINE));
+            .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->wood, self::n($strand->width - 2 * self::WOOD_OUTLINE));
         foreach ([-0.3, -0.12, 0.1, 0.26, 0.38] as $number => $share) {
             $from = $strand->curve->pointAt(0);
             $way = $strand->curve->directionAt(0);

@@ -1,7 +1,7 @@
 import { memo, useId } from 'react';
 import type { Schemas } from '../api/client';
 import type { Moment } from './moment';
-import { arrowsOn, dashFor, fadeAt, numbered, tipBetween, LAP, OUTLINE, SEAM, type Strand } from './rope';
+import { arrowsOn, dashFor, fadeAt, numbered, tipBetween, LAP, OUTLINE, SEAM, WOOD_OUTLINE, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
@@ -126,7 +126,7 @@ const ObjectPiece = memo(function ObjectPiece({ strand, piece }: { strand: Stran
   return (
     <g>
       <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} />
-      <path d={piece.d} stroke="var(--wood)" strokeWidth={strand.width - 2 * OUTLINE} />
+      <path d={piece.d} stroke="var(--wood)" strokeWidth={strand.width - 2 * WOOD_OUTLINE} />
       {grain.map((share, n) => (
         <path key={share} d={piece.d} stroke="var(--grain)" strokeWidth={0.11} strokeDasharray={['5 1.5 2 3', '3 2 6 2.5', '7 3 2.5 1'][n % 3]} strokeDashoffset={n * 1.7} transform={`translate(${dx * share * strand.width} ${dy * share * strand.width})`} />
       ))}

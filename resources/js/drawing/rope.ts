@@ -6,6 +6,9 @@ type Piece = Schemas['Drawing']['pieces'][number];
 /** Thickness of a rope's outline, in rope widths. */
 export const OUTLINE = 0.09;
 
+/** That of a pole, a ring or a stick: thick enough that no side of it pales in a small print. */
+export const WOOD_OUTLINE = 0.16;
+
 /** How far bodies stop short of the ends of their pieces, where these overlap, in rope widths. */
 export const LAP = 0.21;
 
