@@ -31,7 +31,7 @@ passed=0
 failed=0
 driver=""
 finish() {
-    [ -n "$driver" ] && kill "$driver" 2>/dev/null
+    [ -z "$driver" ] || kill "$driver" 2>/dev/null || true
     as_account bash ops/house-do.sh house_stop test
 }
 trap finish EXIT
