@@ -56,3 +56,19 @@ it('offers tonight’s knots first, and comes up with the one the evening is at'
     $this->wait(fn (): ?bool => str_ends_with($this->browser->getCurrentURL(), "/check/$knot") ? true : null, "the check of the $knot");
     expect($this->script('return document.querySelectorAll("nav[aria-label=Knot] a").length'))->toBeLessThan(25)->toBeGreaterThan(2);
 });
+
+it('says so where the phone and the group’s computer do not agree on the time', function (): void {
+    $this->house();
+    $this->screen(390, 844);
+    $this->signIn();
+    $this->goTo('/check');
+    $this->see('Check');
+    expect($this->script('return document.querySelector("[data-testid=clocks]")'))->toBeNull();
+    $this->devtools('Page.addScriptToEvaluateOnNewDocument', ['source' => 'const real = Date.now.bind(Date); Date.now = () => real() + 3 * 3600000;']);
+    $this->visit('/check');
+    $this->see('put its clock right before you check');
+    [$device, $computer] = $this->script('const found = /says (.+), the group’s computer (.+?)\\. What/.exec(document.querySelector("[data-testid=clocks]").textContent); return [Date.parse(found[1].replace(/\u202f/g, " ")), Date.parse(found[2].replace(/\u202f/g, " "))]');
+    // Both are told to the minute.
+    expect($device - $computer)->toBeBetween(3 * 3_600_000 - 60_000, 3 * 3_600_000 + 60_000);
+    expect($this->script('return document.documentElement.scrollWidth'))->toBeLessThanOrEqual(390);
+});

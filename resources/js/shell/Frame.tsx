@@ -4,6 +4,7 @@ import { CalendarRange, CheckCheck, Presentation, Sailboat, Users } from 'lucide
 import { NavLink, Outlet } from 'react-router';
 import { words } from '../words/en';
 import { SyncBar } from '../outbox/SyncBar';
+import { ClockBar } from './ClockBar';
 import { GroupMenu } from './GroupMenu';
 import { useMe } from './me';
 import { useOnline } from './offline';
@@ -46,6 +47,7 @@ export function Frame() {
         <span className="hidden justify-center rail:flex"><GroupMenu /></span>
       </nav>
       <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 print:p-0 rail:px-8 rail:pt-7 rail:pb-10">
+        <ClockBar />
         <SyncBar online={online} mayPlan={me.may.plan} />
         <Suspense fallback={<Loading />}><Outlet /></Suspense>
       </main>

@@ -13,6 +13,7 @@ export const words = {
   save: 'Save',
   unknown: 'Something went wrong.',
   offline: 'No network: everything is as it was last seen. Show and check all the same.',
+  clocksApart: (device: string, computer: string) => `This device says ${device}, the group’s computer ${computer}. What is written down is dated by the computer: if that is the wrong one, put its clock right before you check.`,
   notFound: 'There is nothing at this address.',
   nav: { label: 'Main', course: 'Course', tonight: 'Tonight', next: 'Next', show: 'Show', check: 'Check', crew: 'Crew', menu: 'Group and account', people: 'People', store: 'Rope store', house: 'Group and badges', dark: 'Dark colours', light: 'Light colours', signOut: 'Sign out', skip: 'Skip to the page' },
   roles: { lead: 'lead', instructor: 'instructor', helper: 'helper' },

@@ -17,6 +17,11 @@ export function moment(iso: string): string {
   return new Intl.DateTimeFormat(locale, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
 }
 
+/** A moment with its day and year, from milliseconds. */
+export function momentLong(at: number): string {
+  return new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(at));
+}
+
 export function number(value: number, digits = 0): string {
   return new Intl.NumberFormat(locale, { maximumFractionDigits: digits }).format(value);
 }

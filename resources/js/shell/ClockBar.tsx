@@ -1,0 +1,11 @@
+import { useSyncExternalStore } from 'react';
+import { clocksApart, onClock } from '../api/time';
+import { momentLong } from '../words/format';
+import { words } from '../words/en';
+
+/** Where the device and the group's computer do not agree on the time: neither can know which is wrong, people can. */
+export function ClockBar() {
+  const apart = useSyncExternalStore(onClock, clocksApart);
+  if (apart === null) return null;
+  return <p role="status" className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 print:hidden" data-testid="clocks">{words.clocksApart(momentLong(apart.device), momentLong(apart.server))}</p>;
+}
