@@ -111,11 +111,11 @@ it('shows a knot from every side, by every method, and the usual mistakes beside
     foreach (['Facing the room', 'From behind', 'Left-handed'] as $side) {
         $sides[] = $shape();
         $this->press('v');
-        $this->see($side);
+        $this->wait(fn (): ?bool => str_contains($this->find('[data-testid=stage] h1')->getText(), $side) ? true : null, $side);
     }
     expect(array_unique($sides))->toHaveCount(3);
     $this->press('v');
-    $this->wait(fn () => str_contains($this->text(), 'Left-handed') ? null : true, 'the learner’s side');
+    $this->wait(fn () => str_contains($this->find('[data-testid=stage] h1')->getText(), 'Left-handed') ? null : true, 'the learner’s side');
     $this->press('m');
     $this->see('Up through a small loop, tail outside');
     $this->press('m');
