@@ -172,12 +172,23 @@ house_sweep_strays() {
     exec 7>&-
 }
 
-# Looks every few seconds whether somebody was erased, and then makes the dumps anew without them.
+# Beside a group that is served: after somebody was erased, makes the dumps under its folder anew without them. The folder is named
+# so that the process is known for this house's.
+house_keeper() {
+    local house="$1" dir="$2"
+    echo $$ >"$dir/run/keeper.pid"
+    while service_alive "$dir" mariadb; do
+        if [ -e "$dir/storage/app/sweep-due" ]; then (house_sweep "$house") || true; fi
+        sleep 3 &
+        wait $!
+    done
+}
+
 start_keeper() {
     local dir
     dir="$(house_dir "$1")"
     service_alive "$dir" keeper && return
-    setsid bash ops/keeper.sh "$1" "$dir" </dev/null >>"$dir/log/keeper.out" 2>&1 7>&- 9>&- &
+    setsid bash ops/house-do.sh house_keeper "$1" "$dir" </dev/null >>"$dir/log/keeper.out" 2>&1 7>&- 9>&- &
 }
 
 house_logs() {
