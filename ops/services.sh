@@ -23,17 +23,29 @@ service_alive() {
     [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$1"
 }
 
-# What a service that was killed outright has left behind: its workers, which share its session and hold files of the house
-# open. They would keep the port.
+# The processes of a session that hold files of the house open.
+service_left() {
+    local dir="$1" leader="$2" process
+    for process in $(ps -o pid= -s "$leader" 2>/dev/null || true); do
+        # Files come and go while they are looked at; that is no failure.
+        [ -z "$(find "/proc/$process/fd" -lname "$dir/*" -print -quit 2>/dev/null || true)" ] || echo "$process"
+    done
+}
+
+# What a service that was killed outright has left behind: its workers, which share its session. They would keep the port, and
+# they keep it until they are gone.
 service_sweep() {
-    local dir="$1" name="$2" leader process
+    local dir="$1" name="$2" leader left tries=0
     service_alive "$dir" "$name" && return 0
     leader="$(cat "$dir/run/$name.pid" 2>/dev/null || true)"
     [ -n "$leader" ] || return 0
-    for process in $(ps -o pid= -s "$leader" 2>/dev/null); do
-        if find "/proc/$process/fd" -lname "$dir/*" 2>/dev/null | grep -q .; then
-            kill -KILL "$process" 2>/dev/null || true
-        fi
+    left="$(service_left "$dir" "$leader")"
+    while [ -n "$left" ] && [ $tries -lt 100 ]; do
+        # shellcheck disable=SC2086
+        kill -KILL $left 2>/dev/null || true
+        sleep 0.1
+        tries=$((tries + 1))
+        left="$(service_left "$dir" "$leader")"
     done
     return 0
 }
@@ -48,6 +60,7 @@ service_stop() {
         sleep 0.1
         tries=$((tries + 1))
     done
+    service_sweep "$dir" "$name"
     rm -f "$dir/run/$name.pid"
 }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Device;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -17,7 +16,7 @@ final class SignOutDevice
     public function __invoke(Device $device): void
     {
         DB::transaction(function () use ($device): void {
-            $device->update(['revoked_at' => CarbonImmutable::now()]);
+            $device->end();
             // Sign-ins that are remembered are so by a word all devices of a person share: a new one.
             $device->user->forgetDevices();
         });

@@ -54,6 +54,12 @@ final class Device extends Model
         return $device;
     }
 
+    /** Nobody is signed in on it any more; a session that is still kept for it opens nothing. */
+    public function end(): void
+    {
+        $this->update(['revoked_at' => CarbonImmutable::now()]);
+    }
+
     /** What a person would call it. */
     private static function labelled(string $agent): string
     {

@@ -42,6 +42,19 @@ it('turns a lost phone away, says so once, and lets no remembered sign-in bring 
     $this->api('GET', '/api/crew')->assertUnauthorized()->assertJsonPath('errors', []);
 });
 
+it('lists a device no more that somebody signed out on, and a session kept from it opens nothing', function (): void {
+    $phone = $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (Linux; Android 16) Chrome/156 Mobile');
+    $session = session()->all();
+    $this->api('POST', '/api/sign-out')->assertNoContent();
+    expect(Device::query()->findOrFail($phone)->revoked_at)->not->toBeNull();
+    $this->app['auth']->forgetGuards();
+    $this->flushSession();
+    $this->withSession($session);
+    $this->api('GET', '/api/crew')->assertUnauthorized();
+    $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (X11; Linux x86_64) Firefox/140');
+    expect(array_column($this->api('GET', '/api/devices')->json('devices'), 'label'))->toBe(['Firefox on Linux']);
+});
+
 it('writes down when a device was seen, not at every request', function (): void {
     $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (iPhone) Safari/600');
     $first = Device::query()->sole()->seen_at;

@@ -28,12 +28,22 @@ trait LooksAtPages
                     // Clear of the bar along the bottom of a phone.
                     $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
 
-                    return $element;
+                    return $this->atRest($element) ? $element : null;
                 }
             }
 
             return null;
         }, "something called \"$name\"");
+    }
+
+    /** Whether it stays where it is from one frame to the next: what still moves is not yet to be clicked. */
+    private function atRest(RemoteWebElement $element): bool
+    {
+        return (bool) $this->browser->executeAsyncScript(<<<'JS'
+            const [one, done] = arguments, at = () => { const { x, y, width } = one.getBoundingClientRect(); return [x, y, width].join(); }, before = at();
+            const look = () => done(one.isConnected && at() === before);
+            if (document.hidden) look(); else requestAnimationFrame(() => requestAnimationFrame(look));
+            JS, [$element]);
     }
 
     /** The wide target of a learner's row on Check, which opens the parts. */

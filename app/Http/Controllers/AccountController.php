@@ -32,6 +32,8 @@ final class AccountController extends Controller
 
     public function signOut(Request $request): Response
     {
+        // What the same browser asked at the same time may write its session back once this one is gone: it opens nothing any more.
+        Device::of($request, $this->user($request))->end();
         Doorkeeper::guard()->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
