@@ -3,7 +3,8 @@ import tseslint from 'typescript-eslint';
 
 // Numbers of the job live in the core's packs. Only drawing and printing may do sums with lengths.
 const noDomainSums = {
-  selector: "BinaryExpression[operator=/^[*/+-]$/] > MemberExpression[property.name=/(_mm|_mm2|minutes_factor|half_life)/]",
+  selector:
+    'BinaryExpression[operator=/^[*/+-]$/] > MemberExpression[property.name=/(_mm|_mm2|minutes_factor|half_life)/]',
   message: 'Sums with lengths and rules of the job belong in core/.',
 };
 
@@ -17,10 +18,17 @@ export default tseslint.config(
     rules: {
       ...hooks.configs.recommended.rules,
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
-      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true, ignoreVoidReturningFunctions: true }],
+      '@typescript-eslint/no-confusing-void-expression': [
+        'error',
+        { ignoreArrowShorthand: true, ignoreVoidReturningFunctions: true },
+      ],
       '@typescript-eslint/consistent-type-definitions': 'off',
     },
   },
-  { files: ['resources/js/**/*.{ts,tsx}'], ignores: ['resources/js/drawing/**', 'resources/js/print/**'], rules: { 'no-restricted-syntax': ['error', noDomainSums] } },
+  {
+    files: ['resources/js/**/*.{ts,tsx}'],
+    ignores: ['resources/js/drawing/**', 'resources/js/print/**'],
+    rules: { 'no-restricted-syntax': ['error', noDomainSums] },
+  },
   { files: ['*.js', '*.ts'], ...tseslint.configs.disableTypeChecked },
 );

@@ -7,10 +7,20 @@ import { VitePWA } from 'vite-plugin-pwa';
 const built = String(Date.now());
 
 /** An answer that comes in while somebody signs out is not kept: the cache named `keeping` is there while this device may keep anything. */
-const whileSignedIn = { cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null) };
+const whileSignedIn = {
+  cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null),
+};
 
 /** What is kept says so: its time is not now. */
-const marked = { cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) => (cachedResponse ? new Response(cachedResponse.body, { status: cachedResponse.status, headers: { ...Object.fromEntries(cachedResponse.headers), 'X-Kept': 'yes' } }) : null) };
+const marked = {
+  cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) =>
+    cachedResponse
+      ? new Response(cachedResponse.body, {
+          status: cachedResponse.status,
+          headers: { ...Object.fromEntries(cachedResponse.headers), 'X-Kept': 'yes' },
+        })
+      : null,
+};
 
 export default defineConfig({
   plugins: [
@@ -29,15 +39,25 @@ export default defineConfig({
       filename: 'sw.js',
       manifestFilename: 'app.webmanifest',
       manifest: {
-        id: '/', name: 'Compadre', short_name: 'Compadre', description: 'Plan, demonstrate and check off knot lessons.',
-        start_url: '/', scope: '/', display: 'standalone', background_color: '#f3f4ee', theme_color: '#11242d',
+        id: '/',
+        name: 'Compadre',
+        short_name: 'Compadre',
+        description: 'Plan, demonstrate and check off knot lessons.',
+        start_url: '/',
+        scope: '/',
+        display: 'standalone',
+        background_color: '#f3f4ee',
+        theme_color: '#11242d',
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
       workbox: {
         globDirectory: 'public/build',
         globPatterns: ['assets/*.{js,css,woff2,svg}'],
         modifyURLPrefix: { '': '/build/' },
-        additionalManifestEntries: [{ url: '/', revision: built }, { url: '/mark.svg', revision: built }],
+        additionalManifestEntries: [
+          { url: '/', revision: built },
+          { url: '/mark.svg', revision: built },
+        ],
         navigateFallback: '/',
         navigateFallbackDenylist: [/^\/(api|sanctum|build|up)(\/|$)/],
         cleanupOutdatedCaches: true,
@@ -47,15 +67,29 @@ export default defineConfig({
         runtimeCaching: [
           {
             // Knots change with the app: shown at once, and looked up again behind.
-            urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' && /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
             handler: 'StaleWhileRevalidate',
-            options: { cacheName: 'knots', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 600 }, plugins: [whileSignedIn] },
+            options: {
+              cacheName: 'knots',
+              cacheableResponse: { statuses: [200] },
+              expiration: { maxEntries: 600 },
+              plugins: [whileSignedIn],
+            },
           },
           {
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
-            urlPattern: ({ url, request }) => request.method === 'GET' && /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' &&
+              /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: { cacheName: 'group', networkTimeoutSeconds: 4, cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 }, plugins: [whileSignedIn, marked] },
+            options: {
+              cacheName: 'group',
+              networkTimeoutSeconds: 4,
+              cacheableResponse: { statuses: [200] },
+              expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 },
+              plugins: [whileSignedIn, marked],
+            },
           },
         ],
       },

@@ -14,8 +14,8 @@ declare(strict_types=1);
 require dirname(__DIR__).'/vendor/autoload.php';
 
 use Compadre\Core\Data\Json;
+use Compadre\Core\Drawing\Drawing;
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\Drawing;
 use Compadre\Core\Knots\Library;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;

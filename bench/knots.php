@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 // Times the knot engine: php bench/knots.php. Speed is measured here and never in a test.
 
+use Compadre\Core\Drawing\Drawing;
 use Compadre\Core\Knots\CrossingFinder;
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\Drawing;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\MistakeFinder;
 use Compadre\Core\Knots\Quality;
 use Compadre\Core\Knots\Strand;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
-use Compadre\Core\Knots\Topology\PdCode;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\MistakeFinder;
 use Compadre\Core\Tests\Topology\Braids;
+use Compadre\Core\Topology\Fingerprint;
+use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Topology\PdCode;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 require dirname(__DIR__).'/core/tests/Topology/Braids.php';

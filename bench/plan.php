@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Times the planner and the cut plans, and sets them against their bounds: php bench/plan.php. Speed is measured here and never in a test.
 
-use Compadre\Core\Rope\CutPlan;
+use Compadre\Core\Rope\Cutting;
 use Compadre\Core\Teaching\Plan\Search;
 
 require dirname(__DIR__).'/vendor/autoload.php';
@@ -27,7 +27,7 @@ foreach (range(1, 200) as $seed) {
     $pieces = array_map(fn (): array => ['count' => mt_rand(1, 10), 'length' => mt_rand(3, 20) * 100], range(1, mt_rand(1, 4)));
     $stock = array_map(fn (int $number): array => ['id' => "s$number", 'length' => mt_rand(0, 5) > 0 ? mt_rand(5, 60) * 100 : mt_rand(10, 50) * 1000], range(1, mt_rand(1, 12)));
     $start = hrtime(true);
-    $plan = CutPlan::of($pieces, $stock);
+    $plan = Cutting::plan($pieces, $stock);
     $slowest = max($slowest, (hrtime(true) - $start) / 1e9);
     $waste += $plan->waste;
     $bound += $plan->bound;

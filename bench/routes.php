@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Addresses that only a bench house answers: what the app is measured against. Same nginx, fpm and middleware, sign-in included.
 
-use App\Boards\CrewBoard;
+use App\Crew\CrewBoard;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

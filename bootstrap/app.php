@@ -2,10 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Check\Rebuild;
+use App\House\ForgetAgain;
+use App\House\HoldRestored;
+use App\House\People\MakeResetLink;
+use App\House\SeedDemo;
+use App\House\SetUpState;
+use App\House\SignIns;
 use App\Http\DeviceSignedOut;
 use App\Http\Middleware\FromOwnPages;
+use App\Http\Middleware\HoldToApi;
+use App\Http\Middleware\KnowDevice;
 use App\Http\NotHere;
 use App\Http\Problem;
+use App\Knots\Warm;
 use Compadre\Core\Refusal;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -20,9 +30,14 @@ return Application::configure(basePath: dirname(__DIR__))
         health: '/up',
         then: fn () => require __DIR__.'/../routes/calendar.php',
     )
+    // Each by its name: a folder that is searched for commands has its routes read a second time, without the API's guards.
+    ->withCommands([
+        ForgetAgain::class, HoldRestored::class, MakeResetLink::class, Rebuild::class, SeedDemo::class, SetUpState::class, SignIns::class, Warm::class,
+    ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->prependToGroup('api', FromOwnPages::class);
+        $middleware->group('signed-in', ['auth:sanctum', KnowDevice::class, HoldToApi::class]);
         // One origin only: nobody else is answered.
         $middleware->remove(HandleCors::class);
         // What people type arrives as they typed it; the API document says what is allowed.

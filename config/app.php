@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Database\Seeders\GullwickTerm;
+
 return [
     'name' => env('APP_NAME', 'Compadre'),
     'env' => env('APP_ENV', 'production'),
@@ -16,12 +18,14 @@ return [
 
     // demo, group or test: which of the separate databases this process serves.
     'house' => env('COMPADRE_HOUSE', 'group'),
+    // E-mail addresses that open the demo, and nothing on a network.
+    'demo_accounts' => array_column(GullwickTerm::LEADERS, 1),
     'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
 
     // Changes when the code that draws and judges knots does: what it computed before is then computed anew.
     'engine' => sha1(implode(',', array_map(
         static fn (string $file): string => $file.filemtime($file),
-        [...(glob(base_path('core/src/Knots/*.php')) ?: []), ...(glob(base_path('core/src/Knots/*/*.php')) ?: []), base_path('core/src/Rope/RopeUse.php'), base_path('app/Boards/KnotView.php')],
+        [...(glob(base_path('core/src/{Topology,Knots,Mistakes,Drawing}/*.php'), GLOB_BRACE) ?: []), base_path('core/src/Rope/RopeUse.php'), base_path('app/Knots/KnotView.php')],
     ))),
 ];

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Http\PlainLog;
+
 return [
     'default' => env('LOG_CHANNEL', 'daily'),
     'channels' => [
@@ -12,7 +14,7 @@ return [
             'level' => 'warning',
             'days' => 14,
             'permission' => 0600,
-            'tap' => [App\Http\PlainLog::class],
+            'tap' => [PlainLog::class],
         ],
     ],
 ];

@@ -36,7 +36,9 @@ abstract class BrowserCase extends TestCase
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $this->browser = RemoteWebDriver::create((string) getenv('COMPADRE_TEST_DRIVER'), $capabilities, 30_000, 60_000);
+        $this->browser = RemoteWebDriver::create((string) getenv('COMPADRE_TEST_DRIVER'), $capabilities, 60_000, 240_000);
+        // A script that goes through every knot waits for its turn where the machine is busy.
+        $this->browser->manage()->timeouts()->setScriptTimeout(180);
         $this->screen(1280, 800);
     }
 

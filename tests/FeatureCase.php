@@ -121,7 +121,7 @@ abstract class FeatureCase extends TestCase
     {
         $fields = array_map(fn (string $name) => \Compadre\Core\Data\Fields::of(['name' => $name, 'age_band' => '8-10']), array_values($names));
 
-        return app(\App\Actions\AddLearners::class)($group, $fields);
+        return app(\App\Crew\AddLearners::class)($group, $fields);
     }
 
     protected function meeting(Group $group, string $date = '2026-11-24', int $minutes = 75): Meeting

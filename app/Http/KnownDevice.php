@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Models\EmailAddress;
 use App\Models\User;
-use App\People\EmailAddress;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;

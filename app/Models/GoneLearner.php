@@ -39,9 +39,11 @@ final class GoneLearner extends Model
             $asked = array_values(array_diff(array_filter($found), array_keys($gone)));
         }
         $last = static function (string $id) use ($gone): ?string {
-            for ($now = $id; isset($gone[$now]); $now = $gone[$now]);
+            while (isset($gone[$id])) {
+                $id = $gone[$id];
+            }
 
-            return array_key_exists($now, $gone) ? null : $now;
+            return array_key_exists($id, $gone) ? null : $id;
         };
 
         return array_map($last, array_combine($known = array_values(array_intersect($ids, array_keys($gone))), $known));

@@ -10,7 +10,6 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -95,33 +94,6 @@ final class Group extends Model
     {
         $relation = $this->hasMany(GroupBadge::class);
         $relation->orderBy('due_on')->orderBy('badge');
-
-        return $relation;
-    }
-
-    /** @return Builder<User> those who belong to it, by name */
-    public function people(): Builder
-    {
-        $people = $this->everyone();
-        $people->whereIn('id', Membership::query()->where('group_id', $this->id)->whereNull('until')->select('user_id'));
-
-        return $people;
-    }
-
-    /** @return Builder<User> those who have left too: what they checked is still theirs */
-    public function everyone(): Builder
-    {
-        $people = User::query();
-        $people->whereIn('id', Membership::query()->where('group_id', $this->id)->select('user_id'))->orderBy('name');
-
-        return $people;
-    }
-
-    /** @return HasMany<Invitation, $this> links nobody has used yet */
-    public function openInvitations(): HasMany
-    {
-        $relation = $this->hasMany(Invitation::class);
-        $relation->whereNull('used_at');
 
         return $relation;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -29,6 +30,15 @@ final class Invitation extends Model
     protected function casts(): array
     {
         return ['role' => Role::class, 'expires_at' => 'immutable_datetime', 'used_at' => 'immutable_datetime'];
+    }
+
+    /** @return Builder<Invitation> a group's links that nobody has used yet */
+    public static function openOf(Group $group): Builder
+    {
+        $links = self::query();
+        $links->where('group_id', $group->id)->whereNull('used_at');
+
+        return $links;
     }
 
     /** @return BelongsTo<Group, $this> */

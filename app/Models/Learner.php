@@ -19,9 +19,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property AgeBand $age_band
  * @property ?string $hand left, right or not said
  * @property ?CarbonImmutable $archived_at
- * @property \Illuminate\Database\Eloquent\Collection<int, BadgeTick> $ticks
- * @property \Illuminate\Database\Eloquent\Collection<int, Standing> $standings
- * @property \Illuminate\Database\Eloquent\Collection<int, Pursuit> $pursuits
+ * @property Collection<int, BadgeTick> $ticks
+ * @property Collection<int, Standing> $standings
+ * @property Collection<int, Pursuit> $pursuits
  */
 final class Learner extends Model
 {
@@ -59,6 +59,12 @@ final class Learner extends Model
         $standings->select(Standing::SHOWN);
 
         return $standings;
+    }
+
+    /** @return array{id: string, name: string, age_band: string, hand: ?string} what is shown of them wherever they are named */
+    public function about(): array
+    {
+        return ['id' => $this->id, 'name' => $this->name, 'age_band' => $this->age_band->value, 'hand' => $this->hand];
     }
 
     /** @return array<string, Level> the level reached with each knot, from the standings that were read with the learner */

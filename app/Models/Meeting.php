@@ -52,6 +52,15 @@ final class Meeting extends Model
         return $relation;
     }
 
+    /** @return array<string, mixed> what is shown of it wherever it is named */
+    public function about(): array
+    {
+        return [
+            'id' => $this->id, 'date' => $this->date, 'starts_at' => $this->starts_at, 'minutes' => $this->minutes,
+            'checkers' => $this->checkers, 'place' => $this->place, 'objects' => $this->objects, 'bans' => $this->bans ?? [],
+        ];
+    }
+
     /** Whether lessons can still be planned into it. */
     public function isAhead(string $today): bool
     {

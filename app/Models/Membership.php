@@ -18,7 +18,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Role $role
  * @property ?CarbonImmutable $until null: still
  * @property Group $group
- * @property User $user
  */
 final class Membership extends Model
 {
@@ -35,11 +34,5 @@ final class Membership extends Model
     public function group(): BelongsTo
     {
         return $this->belongsTo(Group::class);
-    }
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
     }
 }

@@ -32,6 +32,12 @@ final class Rope extends Model
         return ['diameter_mm' => 'float', 'material' => Material::class, 'is_usual' => 'boolean'];
     }
 
+    /** @return array{id: string, name: string, diameter_mm: float, material: string, is_usual: bool} what is shown of it */
+    public function about(): array
+    {
+        return ['id' => $this->id, 'name' => $this->name, 'diameter_mm' => $this->diameter_mm, 'material' => $this->material->value, 'is_usual' => $this->is_usual];
+    }
+
     /** What a knot is tied in: this rope, or for knots in tape the usual tape. */
     public function inHandFor(KnotPack $knot): RopeInHand
     {

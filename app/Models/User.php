@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -38,6 +39,24 @@ final class User extends Authenticatable
         return ['password' => 'hashed'];
     }
 
+    /** @return Builder<User> those who belong to a group, by name */
+    public static function of(Group $group): Builder
+    {
+        $people = self::everOf($group);
+        $people->whereIn('id', Membership::query()->where('group_id', $group->id)->whereNull('until')->select('user_id'));
+
+        return $people;
+    }
+
+    /** @return Builder<User> those who have left it too: what they checked is still theirs */
+    public static function everOf(Group $group): Builder
+    {
+        $people = self::query();
+        $people->whereIn('id', Membership::query()->where('group_id', $group->id)->select('user_id'))->orderBy('name');
+
+        return $people;
+    }
+
     /** @return HasMany<Membership, $this> */
     public function memberships(): HasMany
     {
@@ -53,11 +72,13 @@ final class User extends Authenticatable
         return $relation;
     }
 
+    /** @return Attribute<Role, never> */
     protected function role(): Attribute
     {
         return Attribute::get(fn (): Role => $this->inForce()->role)->withoutObjectCaching();
     }
 
+    /** @return Attribute<Group, never> */
     protected function group(): Attribute
     {
         return Attribute::get(fn (): Group => $this->inForce()->group)->withoutObjectCaching();

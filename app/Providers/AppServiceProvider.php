@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Boards\KnotNames;
 use App\Http\ApiDocument;
+use App\Knots\KnotNames;
+use App\Knots\Packs;
 use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\Learner;
@@ -15,10 +16,9 @@ use App\Models\Role;
 use App\Models\Rope;
 use App\Models\Stock;
 use App\Models\User;
-use App\Packs\Packs;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\Model;
@@ -62,12 +62,12 @@ final class AppServiceProvider extends ServiceProvider
     {
         Route::bind('meeting', fn (string $id): Meeting => $this->own()->meetings()->findOrFail($id));
         Route::bind('learner', fn (string $id): Learner => Learner::query()->where('group_id', $this->own()->id)->findOrFail($id));
-        Route::bind('person', fn (string $id): User => $this->own()->people()->findOrFail($id));
+        Route::bind('person', fn (string $id): User => User::of($this->own())->findOrFail($id));
         Route::bind('remote', fn (string $id): Remote => Remote::query()->where('user_id', Auth::id())->findOrFail($id));
         Route::bind('archived', fn (string $id): Learner => $this->own()->archived()->findOrFail($id));
         Route::bind('rope', fn (string $id): Rope => $this->own()->ropes()->findOrFail($id));
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
-        Route::bind('invitation', fn (string $id): Invitation => $this->own()->openInvitations()->findOrFail($id));
+        Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }
 
     private function own(): Group

@@ -67,7 +67,7 @@ return new class extends Migration
         });
     }
 
-    public function down(): void
+    public function down(): never
     {
         throw new LogicException('Memberships are not taken back: restore a backup from before.');
     }

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Actions\AcceptPlan;
-use App\Actions\AddLearners;
-use App\Actions\AddMeeting;
-use App\Actions\MarkAttendance;
-use App\Actions\NewPerson;
-use App\Actions\RecordChecks;
-use App\Boards\CourseView;
+use App\Check\RecordChecks;
+use App\Course\AcceptPlan;
+use App\Course\AddMeeting;
+use App\Course\Plans;
+use App\Crew\AddLearners;
+use App\House\People\NewPerson;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Role;
 use App\Models\User;
+use App\Session\MarkAttendance;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\Material;
@@ -74,7 +74,7 @@ final class GullwickSeeder
     private function plan(): void
     {
         $group = Group::query()->firstOrFail();
-        ($this->accept)($group, app(CourseView::class)->plans($group)->anew());
+        ($this->accept)($group, app(Plans::class)->of($group)->anew());
     }
 
     private function group(): Group

@@ -5,8 +5,8 @@ import { BrowserRouter } from 'react-router';
 import { queryClient } from './api/queries';
 import './app.css';
 import { App } from './shell/App';
-import { watchTheWayBack } from './shell/leaving';
-import { applyScheme } from './shell/scheme';
+import { watchTheWayBack } from './device/leaving';
+import { applyScheme } from './device/scheme';
 
 applyScheme();
 watchTheWayBack();

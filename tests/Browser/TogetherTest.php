@@ -131,7 +131,7 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
     $this->see('Check');
     $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
     // The lead, at the hall's computer, signs the helper's phone out.
-    $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\Actions\SignOutDevice::class)($one); }');
+    $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\House\People\SignOutDevice::class)($one); }');
     $this->goTo('/crew');
     $this->see('Ropes ready?');
     $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');

@@ -2,4 +2,4 @@
 export { noteTime, serverNow } from '../../resources/js/api/time';
 export { lookUp } from '../../resources/js/check/lookUp';
 export { withSteps } from '../../resources/js/session/clock';
-export { meToday } from '../../resources/js/shell/today';
+export { meToday } from '../../resources/js/device/today';

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\DeriveStandings;
+use App\Check\DeriveStandings;
 use App\Models\CheckEvent;
 use App\Models\Role;
 use App\Models\Standing;

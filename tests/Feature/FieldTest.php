@@ -161,7 +161,7 @@ it('shows how the group’s own figures for forgetting do, and goes over to them
     // A new check is derived by them too, and a rebuild changes nothing.
     $this->send($this->pass($this->ada, 'bowline'))->assertOk();
     $now = $row();
-    app(\App\Actions\DeriveStandings::class)->rebuild($this->crew->refresh());
+    app(\App\Check\DeriveStandings::class)->rebuild($this->crew->refresh());
     expect($row())->toBe($now);
     $this->api('PUT', '/api/group/memory', ['use' => 'usual'])->assertOk()->assertJsonPath('in_use', null);
     expect($row())->toBeLessThan($now);
@@ -207,7 +207,7 @@ it('keeps the board as it was made only as long as nothing it is made of has cha
         $before = $board();
         $change();
         expect($board())->not->toBe($before, $what);
-        expect($board())->toEqual(json_decode((string) json_encode(app(\App\Boards\CrewBoard::class)->of($this->crew->refresh())), true), $what);
+        expect($board())->toEqual(json_decode((string) json_encode(app(\App\Crew\CrewBoard::class)->of($this->crew->refresh())), true), $what);
     }
 });
 

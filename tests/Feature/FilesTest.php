@@ -9,6 +9,7 @@ use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Role;
 use App\Models\Standing;
+use App\Models\User;
 use Sabre\VObject\Reader;
 
 it('takes a roster in after showing what is wrong with it, and never half of it', function (): void {
@@ -42,7 +43,7 @@ it('takes meetings in, with those that meet another named', function (): void {
 it('gives a calendar that reads back, with changes and meetings called off', function (): void {
     [$group, , [$tonight, $next]] = $this->term();
     $group->update(['time_zone' => 'Europe/Lisbon']);
-    $this->become($group->people()->get()->first());
+    $this->become(User::of($group)->get()->first());
     $next->update(['place' => 'Net loft']);
     $address = $this->api('POST', '/api/calendar', ['places' => false])->assertStatus(201)->json('address');
     expect($address)->toMatch('#/calendar/[0-9a-f]{32}\.ics$#')->and(Group::query()->value('calendar_hash'))->not->toContain(substr($address, -36, 32));
@@ -57,7 +58,7 @@ it('gives a calendar that reads back, with changes and meetings called off', fun
     // 18:30 in Lisbon in November is 18:30 UTC; in summer it would be 17:30.
     expect($event->DTSTART->getDateTime()->format('Y-m-d H:i e'))->toBe('2026-11-24 18:30 UTC')->and($event->DTEND->getDateTime()->format('H:i'))->toBe('19:45')->and((string) $event->SUMMARY)->toContain('overhand knot');
     // Changed and called off: the same UID, a higher SEQUENCE, cancelled.
-    $this->become($group->people()->get()->first());
+    $this->become(User::of($group)->get()->first());
     $this->api('PUT', "/api/meetings/{$next->id}", ['starts_at' => '19:15'])->assertOk();
     $this->api('DELETE', "/api/meetings/{$next->id}")->assertNoContent();
     $this->api('POST', '/api/calendar', ['places' => true])->assertStatus(201);

@@ -6,6 +6,7 @@ use App\Models\BadgeTick;
 use App\Models\OwnBadge;
 use App\Models\Pursuit;
 use App\Models\Role;
+use App\Models\User;
 
 function badge(array $parts, array $more = []): array
 {
@@ -96,7 +97,7 @@ it('keeps the group’s own ways, and uses them', function (): void {
     $this->api('PUT', '/api/group', ['tail_school' => 'fixed', 'backup' => true, 'old_share' => 0.3, 'new_knots' => 1, 'methods' => ['bowline' => 'tail-outside', 'clove-hitch' => 'wrapped']])->assertOk()
         ->assertJson(['tail_school' => 'fixed', 'backup' => true, 'old_share' => 0.3, 'new_knots' => 1]);
     expect($group->refresh()->methods)->toBe(['bowline' => 'tail-outside']);
-    $this->become($group->people()->get()->first());
+    $this->become(User::of($group)->get()->first());
     expect($this->api('GET', '/api/knots/bowline')->json('method'))->toBe('tail-outside')->and($this->api('GET', '/api/knots/bowline?method=through-a-small-loop')->json('method'))->toBe('through-a-small-loop');
     $news = collect($this->api('GET', '/api/course')->json('meetings'))->map(fn (array $meeting): int => collect($meeting['blocks'])->where('kind', 'new')->count());
     expect($news->max())->toBe(1);

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\ApiDocument;
+use App\Http\Middleware\FromOwnPages;
+use App\Http\Middleware\HoldToApi;
 use App\Models\Device;
 use App\Models\Group;
 use App\Models\Invitation;
@@ -51,7 +53,7 @@ function matrixGroup($test, string $name): array
     $people['spare'] = User::query()->create(['name' => 'Spare', 'email' => Str::slug($name).'-spare@gullwick.example', 'password' => 'lantern-tail-77'])->refresh();
     $people['spare']->memberships()->create(['group_id' => $group->id, 'role' => Role::Helper]);
     $fields = array_map(fn (string $one) => \Compadre\Core\Data\Fields::of(['name' => $one, 'age_band' => '8-10']), ['Ada P.', 'Bram K.', 'Cleo M.']);
-    [$ada, $bram, $cleo] = app(\App\Actions\AddLearners::class)($group, $fields);
+    [$ada, $bram, $cleo] = app(\App\Crew\AddLearners::class)($group, $fields);
     $cleo->update(['archived_at' => now()]);
     $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
@@ -214,6 +216,21 @@ it('lets each role do on every address what it may, and nobody anything else', f
         });
     }
     expect(count(matrixRoutes()))->toBeGreaterThan(70)->and($tried)->toBeGreaterThan(350);
+});
+
+it('answers at no address outside the API but these, in a console too', function (): void {
+    // The console reads more files than a request does, and what it has read is what gets kept.
+    Illuminate\Support\Facades\Artisan::call('list');
+    $outside = [];
+    foreach (Route::getRoutes()->getRoutes() as $route) {
+        if (! str_starts_with($route->uri(), 'api/')) {
+            $outside[] = $route->uri();
+        } else {
+            expect(Route::gatherRouteMiddleware($route))->toContain(FromOwnPages::class, HoldToApi::class);
+        }
+    }
+    sort($outside);
+    expect($outside)->toBe(['calendar/{token}.ics', 'sanctum/csrf-cookie', 'up', '{any?}']);
 });
 
 it('answers an unstateful write 403 before anything runs, and takes exactly JSON', function (): void {

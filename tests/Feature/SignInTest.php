@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\ResetPassword;
+use App\House\People\ResetPassword;
 use App\Models\Invitation;
 use App\Models\Role;
 use App\Models\User;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Role;
 use App\Models\Stock;
+use App\Models\User;
 
 function coil(array $more = []): array
 {
@@ -76,6 +77,6 @@ it('gives the tails each rope asks for', function (): void {
     // 10 mm polyester: floors and diameters by hand.
     expect($strips->all())->toBe(['stopper' => 40, 'binding' => 60, 'hitch' => 80, 'bend' => 100, 'loop' => 100, 'lashing' => 60]);
     $group->update(['backup' => true]);
-    $this->become($group->people()->get()->first());
+    $this->become(User::of($group)->get()->first());
     expect($this->api('GET', '/api/gauges')->json('gauges.0.strips.0.tail_mm'))->toBe(180);
 });

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\DeriveStandings;
+use App\Check\DeriveStandings;
 use App\Models\Group;
 use App\Models\Membership;
 use App\Models\Standing;

@@ -110,7 +110,7 @@ it('keeps out who was erased since, and makes the dumps anew without them', func
     $file = kept('house_backup kept');
     kept('mkdir -p "$dir/elsewhere"; house_backup kept "$dir/../kept-elsewhere.7z"');
     kept("cp $file \"\$dir/older.7z\"");
-    kept("house_artisan kept tinker --execute 'app(App\\Actions\\EraseLearner::class)(App\\Models\\Group::query()->sole(), App\\Models\\Learner::query()->find(\"$ada\"));'");
+    kept("house_artisan kept tinker --execute 'app(App\\Crew\\EraseLearner::class)(App\\Models\\Group::query()->sole(), App\\Models\\Learner::query()->find(\"$ada\"));'");
     expect(kept('ls "$dir/storage/app"'))->toContain('sweep-due');
     // The keeper does so by itself beside a group that is served.
     kept('start_keeper kept; for n in $(seq 300); do [ -e "$dir/storage/app/sweep-due" ] || break; sleep 0.2; done; exec 8<"$dir/storage"; for n in $(seq 300); do 7zz x -so "'.$file.'" compadre.sql <"$dir/backup-words" 2>/dev/null | grep -q "Ada P." || break; sleep 0.2; done; service_stop "$dir" keeper TERM');

@@ -40,7 +40,7 @@ final readonly class OwnHouse
         $learners = 'array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => $n, "age_band" => "8-10"]), ["Ada P.", "Bram K.", "Cleo M.", "Dov R."])';
         $this->run(<<<SH
             house_stop $this->name 2>/dev/null; rm -rf "\$dir"; house_start $this->name
-            house_artisan $this->name tinker --execute '\$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); \$g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); \$g->badges()->create(["badge" => "lantern-hand"]); App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => \$g->id, "role" => "lead"]); app(App\Actions\AddLearners::class)(\$g, $learners);'
+            house_artisan $this->name tinker --execute '\$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); \$g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); \$g->badges()->create(["badge" => "lantern-hand"]); App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => \$g->id, "role" => "lead"]); app(App\Crew\AddLearners::class)(\$g, $learners);'
             SH);
     }
 

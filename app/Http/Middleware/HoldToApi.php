@@ -9,6 +9,8 @@ use Closure;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Route;
+use LogicException;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -22,7 +24,7 @@ final readonly class HoldToApi
 
     public function handle(Request $request, Closure $next): Response
     {
-        $path = '/'.$request->route()->uri();
+        $path = '/'.self::route($request)->uri();
         $this->holdPath($request, $path);
         $this->holdQuery($request, $path);
         $schema = $this->document->bodySchema($path, $request->method());
@@ -38,6 +40,11 @@ final readonly class HoldToApi
         return $next($request);
     }
 
+    private static function route(Request $request): Route
+    {
+        return $request->route() ?? throw new LogicException('Only what has a route is held to the API document.');
+    }
+
     private function holdPath(Request $request, string $path): void
     {
         foreach ($this->document->parameters($path, $request->method()) as $parameter) {
@@ -45,7 +52,7 @@ final readonly class HoldToApi
                 continue;
             }
             try {
-                $this->document->hold($request->route()->originalParameter($parameter['name']), $parameter['schema']);
+                $this->document->hold(self::route($request)->originalParameter($parameter['name']), $parameter['schema']);
             } catch (Refusal $fault) {
                 throw $fault->below('/'.$parameter['name']);
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Actions\Doorkeeper;
 use App\Http\DeviceSignedOut;
+use App\Http\Doorkeeper;
 use App\Models\Device;
 use App\Models\User;
 use Carbon\CarbonImmutable;

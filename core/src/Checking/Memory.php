@@ -25,13 +25,12 @@ final readonly class Memory
      */
     public static function from(array $results, bool $hard, ?MemoryModel $model = null): ?self
     {
-        $memory = null;
+        $last = null;
         foreach (self::steps($results, $hard, $model ?? MemoryModel::usual()) as [$memory]) {
-            // The last one stands.
-            continue;
+            $last = $memory;
         }
 
-        return $memory;
+        return $last;
     }
 
     /**

@@ -42,6 +42,11 @@ final readonly class Standing
         );
     }
 
+    public static function ofTally(Tally $tally, bool $hard, MemoryModel $model): self
+    {
+        return self::of($tally->current, $tally->results(), $tally->leaders(), $hard, $model, $tally);
+    }
+
     public function twoLeaders(): bool
     {
         return count($this->leaders) > 1;

@@ -60,7 +60,14 @@ final readonly class Tally
         return new self(self::inserted($this->seen, $event, $place), $isLast ? $event : $this->current, $isLast ? $place : $this->last, $devices);
     }
 
-    public function standing(bool $hard, MemoryModel $model): Standing
+    /** @return list<DayResult> in order, those that say the same on the same day once */
+    public function results(): array
+    {
+        return array_column($this->seen, 0);
+    }
+
+    /** @return list<string> who recorded results on the current result's day */
+    public function leaders(): array
     {
         $leaders = [];
         foreach ($this->seen as [$result, $by]) {
@@ -69,7 +76,7 @@ final readonly class Tally
             }
         }
 
-        return Standing::of($this->current, array_column($this->seen, 0), $leaders, $hard, $model, $this);
+        return $leaders;
     }
 
     /** @return array<string, mixed> as from() reads it */

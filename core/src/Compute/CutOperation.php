@@ -6,6 +6,7 @@ namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\CutPlan;
+use Compadre\Core\Rope\Cutting;
 
 /**
  * What to cut from which stock.
@@ -42,7 +43,7 @@ final readonly class CutOperation implements Operation
 
     public function run(Fields $input): array
     {
-        $plan = CutPlan::of(
+        $plan = Cutting::plan(
             array_map(static fn (Fields $piece): array => ['length' => $piece->whole('length_mm'), 'count' => $piece->whole('count')], $input->objects('pieces')),
             array_map(static fn (Fields $stock): array => ['id' => $stock->text('id'), 'length' => $stock->whole('length_mm')], $input->objects('stock')),
             $input->whole('keep_mm', CutPlan::KEEP), $input->whole('allowance_mm', CutPlan::ALLOWANCE),

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Knots\Topology\PdCode;
 use Compadre\Core\Refusal;
+use Compadre\Core\Topology\PdCode;
 
 /**
  * The Jones polynomial of a closed diagram, in powers of the square root of t.

@@ -17,10 +17,10 @@ use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\Strand;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Knots\Visit;
 use Compadre\Core\Refusal;
+use Compadre\Core\Topology\Fingerprint;
 
 /**
  * A knot's drawing: strands, crossings and steps, seen from one side and, if asked, as far as one step. Lengths in rope widths.
@@ -84,7 +84,7 @@ final readonly class KnotOperation implements Operation
                 'reach' => (object) array_map(static fn (float $s): float => round($s, 3), $step->reach),
             ], $steps),
             'faces' => Invariants::faces($seen),
-            'invariants' => Invariants::of($seen) + ($knot->hasFingerprint() ? ['fingerprint' => Fingerprint::of(GaussCode::of($seen))->key()] : []),
+            'invariants' => Invariants::of($seen) + ($knot->hasFingerprint() ? ['fingerprint' => Fingerprint::of($seen->code())->key()] : []),
         ] + $this->hold($knot, $seen);
     }
 
@@ -109,7 +109,7 @@ final readonly class KnotOperation implements Operation
 
     private static function word(Diagram $diagram, int $strand): string
     {
-        return implode('', array_map(static fn ($visit): string => $visit->over ? 'o' : 'u', $diagram->visits($strand)));
+        return implode('', array_map(static fn (Visit $visit): string => $visit->over ? 'o' : 'u', $diagram->visits($strand)));
     }
 
     /** @return array{float, float} */

@@ -6,10 +6,10 @@ namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\ErrorKind;
-use Compadre\Core\Knots\Mistakes\Found;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\MistakeFinder;
+use Compadre\Core\Mistakes\ErrorKind;
+use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\MistakeFinder;
 
 /**
  * Every error of a method and what it becomes, the likeliest first.

@@ -6,9 +6,9 @@ namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\Guess;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\Naming;
+use Compadre\Core\Mistakes\Guess;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\Naming;
 use Compadre\Core\Refusal;
 
 /**

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Topology\GaussStrand;
+
 /**
  * Strands laid out on the plane with every crossing settled.
  */
@@ -36,6 +39,23 @@ final readonly class Diagram
         usort($visits, static fn (Visit $a, Visit $b): int => $a->at <=> $b->at);
 
         return $visits;
+    }
+
+    /** What it is without its measures; where the tail is the end a strand is loaded at, that end is named so. */
+    public function code(): GaussCode
+    {
+        $strands = [];
+        foreach ($this->strands as $number => $strand) {
+            $strands[] = new GaussStrand(
+                ($strand->kind->isRope() ? 'rope ' : 'object ').$strand->kind->value.' '.round($strand->width, 2),
+                $strand->kind->isClosed(),
+                array_map(static fn (Visit $visit): array => [$visit->crossing, $visit->over], $this->visits($number)),
+            );
+        }
+        $loadedAtTail = array_filter($this->strands, static fn (Strand $strand): bool => $strand->runsOn === RunsOn::End);
+        $turns = array_map(static fn (Crossing $crossing): int => $crossing->turn, $this->crossings);
+
+        return (new GaussCode($strands, $turns))->exchanged(array_keys($loadedAtTail));
     }
 
     /**

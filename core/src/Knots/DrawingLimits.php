@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Refusal;
+use Compadre\Core\Topology\Fingerprint;
 
 /**
  * How clear a drawing has to be. Lengths in rope widths, angles in degrees.
@@ -51,7 +50,7 @@ final class DrawingLimits
         $fault->least('crossing angle of the tight drawing', $quality->angle, self::TIGHT_ANGLE, 'degrees');
         $fault->least("distance between strands of the tight drawing, near {$quality->near()}", $quality->apart, self::TIGHT_APART, 'rope widths');
         $fault->most('length of the tight drawing beside the loose one', self::length($tight) / self::length($loose), self::TIGHT_SHARE);
-        if (Fingerprint::of(GaussCode::of($tight))->key() !== Fingerprint::of(GaussCode::of($loose))->key()) {
+        if (Fingerprint::of($tight->code())->key() !== Fingerprint::of($loose->code())->key()) {
             throw $fault->drawing('the tight drawing', 'the same knot as the loose one');
         }
         if (self::isCopy($method)) {

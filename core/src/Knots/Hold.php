@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
-use Compadre\Core\Knots\Topology\GaussCode;
-use Compadre\Core\Knots\Topology\Regions;
+use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Topology\Regions;
 
 /**
  * Why a bend or a binding knot holds, by counting: ropes are followed from tail to load, and the signs of their crossings and
@@ -41,7 +41,7 @@ final readonly class Hold
     public static function of(Diagram $diagram): ?self
     {
         $ropes = array_values(array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->kind->isRope()));
-        $code = GaussCode::of($diagram);
+        $code = $diagram->code();
         if (count($ropes) !== 2 || count($ropes) !== count($code->strands) || $code->turns === []) {
             return null;
         }

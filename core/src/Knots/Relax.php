@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
-use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Refusal;
+use Compadre\Core\Topology\GaussCode;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -37,7 +37,7 @@ final readonly class Relax
     public function points(Method $method, bool $tight, int $moves, int $seed = 7): array
     {
         $chance = new Randomizer(new Mt19937($seed));
-        $before = GaussCode::of($this->build($method, $tight));
+        $before = $this->build($method, $tight)->code();
         $best = $method;
         $cost = $this->cost($method, $method, $tight);
         $pick = [];
@@ -84,7 +84,7 @@ final readonly class Relax
         } catch (Refusal) {
             return INF;
         }
-        if ($before !== null && GaussCode::of($diagram) != $before) {
+        if ($before !== null && $diagram->code() != $before) {
             return INF;
         }
         $quality = Quality::of($diagram);

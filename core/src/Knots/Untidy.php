@@ -26,7 +26,7 @@ final class Untidy
         foreach (self::HEIGHTS as $height) {
             try {
                 $bent = DiagramBuilder::loose(self::bent($method, $height), $file);
-                Drawing::loose($bent);
+                PaintOrder::of($bent);
             } catch (Refusal) {
                 // A crossing has gone or come, or it cannot be drawn: too careless to be shown.
                 continue;

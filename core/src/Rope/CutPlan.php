@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
-use Compadre\Core\Refusal;
-
 /**
  * What to cut from which coil or piece in the store. What is there as a piece already, or up to one allowance longer, is used as it
  * is, before anything is cut and whatever that costs in count. Every cut loses an allowance for the end, none where the last piece
@@ -26,67 +24,5 @@ final readonly class CutPlan
      */
     public function __construct(public array $cuts, public int $waste, public int $bound, public bool $proven, public array $unmet)
     {
-    }
-
-    /**
-     * @param  list<array{length: int, count: int}>  $pieces  wanted: lengths above 0, counts of 1 or more
-     * @param  list<array{id: string, length: int}>  $stock
-     */
-    public static function of(array $pieces, array $stock, int $keep = self::KEEP, int $allowance = self::ALLOWANCE): self
-    {
-        $wanted = [];
-        foreach ($pieces as $number => $piece) {
-            foreach (['length', 'count'] as $field) {
-                if ($piece[$field] < 1) {
-                    throw Refusal::of("/pieces/$number/{$field}", $piece[$field], 'a whole number of at least 1');
-                }
-            }
-            $wanted[$piece['length']] = ($wanted[$piece['length']] ?? 0) + $piece['count'];
-        }
-        $ids = [];
-        foreach ($stock as $number => $one) {
-            if (isset($ids[$one['id']])) {
-                throw Refusal::of("/stock/$number/id", $one['id'], 'a name that no other stock has');
-            }
-            if ($one['length'] < 1) {
-                throw Refusal::of("/stock/$number/length", $one['length'], 'a whole number of at least 1');
-            }
-            $ids[$one['id']] = true;
-        }
-        krsort($wanted);
-        [$whole, $wanted, $stock] = self::whole($wanted, $stock, $allowance);
-        $plan = CutSearch::in(array_keys($wanted), array_values($wanted), $stock, $keep, $allowance);
-        $cuts = [...$whole, ...$plan->cuts];
-        usort($cuts, static fn (array $a, array $b): int => $a['stock'] <=> $b['stock']);
-
-        return new self($cuts, $plan->waste, $plan->bound, $plan->proven, $plan->unmet);
-    }
-
-    /**
-     * What is there as a piece already is used before anything is cut: a stock of a wanted length, or up to one allowance longer. Of
-     * the same length first; then the shortest stock for the shortest piece it can be, which leaves the fewest over.
-     *
-     * @param  array<int, int>  $wanted  counts by length, the longest first
-     * @param  list<array{id: string, length: int}>  $stock
-     * @return array{list<array{stock: string, pieces: list<int>, offcut: int}>, array<int, int>, list<array{id: string, length: int}>}
-     */
-    private static function whole(array $wanted, array $stock, int $allowance): array
-    {
-        $whole = [];
-        usort($stock, static fn (array $a, array $b): int => [$a['length'], $a['id']] <=> [$b['length'], $b['id']]);
-        foreach ([0, $allowance] as $longer) {
-            foreach ($stock as $number => $one) {
-                foreach (array_reverse($wanted, true) as $length => $count) {
-                    if ($count > 0 && $length <= $one['length'] && $one['length'] <= $length + $longer) {
-                        $whole[] = ['stock' => $one['id'], 'pieces' => [$length], 'offcut' => 0];
-                        $wanted[$length]--;
-                        unset($stock[$number]);
-                        break;
-                    }
-                }
-            }
-        }
-
-        return [$whole, array_filter($wanted, static fn (int $count): bool => $count > 0), array_values($stock)];
     }
 }

@@ -50,6 +50,6 @@ final readonly class StoreUse
             }
         }
 
-        return new self($taken, CutPlan::of($left, $single));
+        return new self($taken, Cutting::plan($left, $single));
     }
 }

@@ -7,6 +7,7 @@ use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Seen;
+use Compadre\Core\Checking\Standing;
 use Compadre\Core\Checking\Standings;
 use Compadre\Core\Checking\Tally;
 use Compadre\Core\Checking\Verdict;
@@ -28,7 +29,7 @@ function keptTally(Tally $tally): Tally
 }
 
 /** What a standing is shown by. */
-function face(Compadre\Core\Checking\Standing $one): array
+function face(Standing $one): array
 {
     return [$one->level, $one->current->id, $one->current->day, $one->leaders, $one->hasItSince, $one->keptSince, $one->memory?->halfLife, $one->memory?->lastDay, $one->tally?->toArray()];
 }
@@ -58,7 +59,7 @@ it('comes, check by check, to what all of them together come to', function (int 
         $next = $tally?->with($event);
         if ($next instanceof Tally) {
             $added++;
-            expect(face($next->standing(true, MemoryModel::usual())))->toBe(face($whole));
+            expect(face(Standing::ofTally($next, true, MemoryModel::usual())))->toBe(face($whole));
         }
         $tally = keptTally($whole->tally);
     }
@@ -73,7 +74,7 @@ it('keeps of checks that say the same on one day only the first', function (): v
         ['2026-11-10', 'has_it', false, 'maren', '2026-11-10 19:00:00.000', 'phone', 31, 'check-31'],
     ]);
     expect($tally->toArray()['devices'])->toBe([['phone', 31, '2026-11-10 19:00:00.000']]);
-    $kept = $tally->with(sent(32, '2026-11-17 19:00:00.000'))->standing(false, MemoryModel::usual());
+    $kept = Standing::ofTally($tally->with(sent(32, '2026-11-17 19:00:00.000')), false, MemoryModel::usual());
     // 7 days, and twice a later day with a clean pass: 7 x 2.2 x 2.2.
     expect($kept->level)->toBe(Level::Kept)->and($kept->keptSince)->toBe('2026-11-10')->and($kept->memory->halfLife)->toEqualWithDelta(33.88, 1e-9);
 });
@@ -81,7 +82,7 @@ it('keeps of checks that say the same on one day only the first', function (): v
 it('takes in what comes late from another device, in its place', function (): void {
     $week = [sent(4, '2026-11-03 19:00:00.000', Verdict::TieAgain), sent(5, '2026-11-10 19:00:00.000', Verdict::WithHelp)];
     $late = sent(1, '2026-11-03 19:30:00.000', Verdict::HasIt, ['device' => 'tablet', 'by' => 'tobin']);
-    $standing = Standings::derive($week)[0]->tally->with($late)->standing(false, MemoryModel::usual());
+    $standing = Standing::ofTally(Standings::derive($week)[0]->tally->with($late), false, MemoryModel::usual());
     expect($standing->current->id)->toBe('check-5')->and($standing->level)->toBe(Level::HasIt)->and($standing->hasItSince)->toBe('2026-11-03');
     expect(face($standing))->toBe(face(Standings::derive([...$week, $late])[0]));
 });

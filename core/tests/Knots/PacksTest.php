@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Compadre\Core\Drawing\Drawing;
 use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\Drawing;
 use Compadre\Core\Knots\DrawingLimits;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Quality;
 use Compadre\Core\Knots\Relax;
 use Compadre\Core\Knots\StepStates;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Topology\Fingerprint;
 
 function packs(): string
 {
@@ -127,7 +126,7 @@ it('eases a cramped drawing without touching a crossing', function (): void {
     $eased = $pack['methods'][0];
     $eased['strands'][0]['points'] = $points['rope'];
     $after = DiagramBuilder::loose(Method::from(Fields::of($eased)));
-    expect(GaussCode::of($after))->toEqual(GaussCode::of(DiagramBuilder::loose($method)));
+    expect($after->code())->toEqual(DiagramBuilder::loose($method)->code());
     $short = fn (Quality $quality): float => max(0, 1.75 - $quality->apart) + max(0, (50 - $quality->angle) / 50) + max(0, 1.25 - $quality->bend);
     expect($short(Quality::of($after)))->toBeLessThan($short($before));
 });
@@ -188,7 +187,7 @@ it('shows the knot the last pull leaves, and not the slip loop it was', function
     $pack = Library::at(packs())->knot($id);
     $before = DiagramBuilder::loose($pack->method('slip-loop'), $pack->file);
     [$after, $isTight] = $pack->finished($pack->method('slip-loop')) ?? throw new LogicException('nothing to show');
-    $key = static fn (Diagram $diagram): string => Fingerprint::of(GaussCode::of($diagram))->key();
+    $key = static fn (Diagram $diagram): string => Fingerprint::of($diagram->code())->key();
     expect($key($after))->toBe($key($before))->and($isTight)->toBeTrue();
     expect($after)->toEqual(DiagramBuilder::tight($pack->method($collar), $pack->file));
     expect($pack->finished($pack->methods[0]))->toEqual([DiagramBuilder::tight($pack->methods[0], $pack->file), true]);

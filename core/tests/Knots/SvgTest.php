@@ -2,22 +2,22 @@
 
 declare(strict_types=1);
 
+use Compadre\Core\Drawing\Drawing;
+use Compadre\Core\Drawing\Palette;
+use Compadre\Core\Drawing\Sheet;
+use Compadre\Core\Drawing\SheetRequest;
+use Compadre\Core\Drawing\SvgPath;
+use Compadre\Core\Drawing\SvgWriter;
 use Compadre\Core\Knots\Cubic;
 use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\Drawing;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\PaintOrder;
-use Compadre\Core\Knots\Palette;
 use Compadre\Core\Knots\PartialDiagram;
 use Compadre\Core\Knots\Piece;
 use Compadre\Core\Knots\Point;
-use Compadre\Core\Knots\Sheet;
-use Compadre\Core\Knots\SheetRequest;
 use Compadre\Core\Knots\Skewer;
 use Compadre\Core\Knots\StepStates;
-use Compadre\Core\Knots\SvgPath;
-use Compadre\Core\Knots\SvgWriter;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Refusal;
 

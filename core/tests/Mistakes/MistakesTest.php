@@ -6,13 +6,13 @@ use Compadre\Core\Data\Json;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Hold;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\ErrorKind;
-use Compadre\Core\Knots\Mistakes\Found;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\MistakeFinder;
-use Compadre\Core\Knots\Mistakes\Naming;
-use Compadre\Core\Knots\Mistakes\TyingOrder;
-use Compadre\Core\Knots\WrongForm;
+use Compadre\Core\Mistakes\ErrorKind;
+use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\MistakeFinder;
+use Compadre\Core\Mistakes\Naming;
+use Compadre\Core\Mistakes\TyingOrder;
+use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Refusal;
 
 function knotLibrary(): Library

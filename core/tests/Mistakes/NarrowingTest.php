@@ -5,13 +5,12 @@ declare(strict_types=1);
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\Found;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\MistakeFinder;
-use Compadre\Core\Knots\Mistakes\Narrowing;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
 use Compadre\Core\Knots\Untidy;
+use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\MistakeFinder;
+use Compadre\Core\Mistakes\Narrowing;
+use Compadre\Core\Topology\Fingerprint;
 
 function narrowedFound(string $id): array
 {
@@ -85,7 +84,7 @@ it('bends a knot out of shape without changing it', function (string $id): void 
     expect($untidy)->not->toBeNull();
     $tidy = DiagramBuilder::loose($method, $knot->file);
     expect(count($untidy->crossings))->toBe(count($tidy->crossings));
-    $print = static fn ($diagram): string => serialize(Fingerprint::of(GaussCode::of($diagram)));
+    $print = static fn ($diagram): string => serialize(Fingerprint::of($diagram->code()));
     expect($print($untidy))->toBe($print($tidy));
     $moved = 0.0;
     foreach ($tidy->strands as $number => $strand) {

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\Bigon;
-use Compadre\Core\Knots\Mistakes\Bigons;
-use Compadre\Core\Knots\Mistakes\Fallen;
-use Compadre\Core\Knots\Mistakes\Retied;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
-use Compadre\Core\Knots\Topology\GaussStrand;
-use Compadre\Core\Knots\Topology\Laurent;
+use Compadre\Core\Mistakes\Bigon;
+use Compadre\Core\Mistakes\Bigons;
+use Compadre\Core\Mistakes\Fallen;
+use Compadre\Core\Mistakes\Retied;
+use Compadre\Core\Topology\Fingerprint;
+use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Topology\GaussStrand;
+use Compadre\Core\Topology\Laurent;
 
 function gauss(string $knot, int $method = 0): GaussCode
 {
     static $library = null;
     $library ??= Library::at(dirname(__DIR__, 3).'/packs');
 
-    return GaussCode::of(DiagramBuilder::loose($library->knot($knot)->methods[$method]));
+    return DiagramBuilder::loose($library->knot($knot)->methods[$method])->code();
 }
 
 /** @return list<Bigon> those of one strand with itself, there and back or both ways alike */

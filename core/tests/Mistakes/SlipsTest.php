@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\Mistakes\ErrorKind;
-use Compadre\Core\Knots\Mistakes\Judge;
-use Compadre\Core\Knots\Mistakes\KnotIndex;
-use Compadre\Core\Knots\Mistakes\MistakeFinder;
-use Compadre\Core\Knots\Mistakes\Naming;
-use Compadre\Core\Knots\Mistakes\Outcome;
-use Compadre\Core\Knots\Mistakes\Slip;
-use Compadre\Core\Knots\Mistakes\Slips;
-use Compadre\Core\Knots\Mistakes\TyingOrder;
-use Compadre\Core\Knots\Mistakes\Wording;
-use Compadre\Core\Knots\Topology\Fingerprint;
+use Compadre\Core\Mistakes\ErrorKind;
+use Compadre\Core\Mistakes\Judge;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\MistakeFinder;
+use Compadre\Core\Mistakes\Naming;
+use Compadre\Core\Mistakes\Outcome;
+use Compadre\Core\Mistakes\Slip;
+use Compadre\Core\Mistakes\Slips;
+use Compadre\Core\Mistakes\TyingOrder;
+use Compadre\Core\Mistakes\Wording;
+use Compadre\Core\Topology\Fingerprint;
 
 function slipLibrary(): Library
 {

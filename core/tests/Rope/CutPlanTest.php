@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\CutPlan;
+use Compadre\Core\Rope\Cutting;
 
 /**
  * The least [pieces wanting, mm wasted, cuts, stocks opened] by trying every stock for every piece.
@@ -92,7 +93,7 @@ it('cuts as well as trying every way', function (): void {
             $wanted[] = ['length' => mt_rand(3, 18) * 100, 'count' => mt_rand(1, 2)];
         }
         $pieces = array_merge(...array_map(fn (array $one): array => array_fill(0, $one['count'], $one['length']), $wanted));
-        $plan = CutPlan::of($wanted, array_map(fn (string $id): array => ['id' => $id, 'length' => $stock[$id]], array_keys($stock)));
+        $plan = Cutting::plan($wanted, array_map(fn (string $id): array => ['id' => $id, 'length' => $stock[$id]], array_keys($stock)));
         expect($plan->proven)->toBeTrue();
         expect($plan->bound)->toBe($plan->waste);
         expect(cutAsPlanned($plan, $stock, CutPlan::KEEP, CutPlan::ALLOWANCE))->toBe(cutByTrying($pieces, array_values($stock), CutPlan::KEEP, CutPlan::ALLOWANCE), "seed $seed");
@@ -100,29 +101,29 @@ it('cuts as well as trying every way', function (): void {
 });
 
 it('leaves a piece of the right length alone and uses a stock up exactly', function (): void {
-    $plan = CutPlan::of([['length' => 1000, 'count' => 3], ['length' => 700, 'count' => 1]], [['id' => 'coil', 'length' => 50000], ['id' => 'three', 'length' => 3040], ['id' => 'right', 'length' => 700]]);
+    $plan = Cutting::plan([['length' => 1000, 'count' => 3], ['length' => 700, 'count' => 1]], [['id' => 'coil', 'length' => 50000], ['id' => 'three', 'length' => 3040], ['id' => 'right', 'length' => 700]]);
     expect($plan->cuts)->toBe([['stock' => 'right', 'pieces' => [700], 'offcut' => 0], ['stock' => 'three', 'pieces' => [1000, 1000, 1000], 'offcut' => 0]]);
     expect($plan->waste)->toBe(40);
 });
 
 it('plans more than it can prove, with a bound', function (): void {
-    $plan = CutPlan::of(array_map(fn (int $n): array => ['length' => 500 + 130 * $n, 'count' => 12], range(0, 7)), array_map(fn (int $n): array => ['id' => "coil $n", 'length' => 21000 + 333 * $n], range(0, 9)));
+    $plan = Cutting::plan(array_map(fn (int $n): array => ['length' => 500 + 130 * $n, 'count' => 12], range(0, 7)), array_map(fn (int $n): array => ['id' => "coil $n", 'length' => 21000 + 333 * $n], range(0, 9)));
     expect($plan->unmet)->toBe([])->and($plan->bound)->toBeLessThanOrEqual($plan->waste)->and($plan->bound)->toBeGreaterThan(0);
 });
 
 it('says what no stock is left for, and refuses what cannot be', function (): void {
-    expect(CutPlan::of([['length' => 900, 'count' => 3]], [['id' => 'short', 'length' => 1900]])->unmet)->toBe([['length' => 900, 'count' => 1]]);
-    expect(fn () => CutPlan::of([['length' => 0, 'count' => 1]], []))->toThrow(Refusal::class, '/pieces/0/length is 0');
-    expect(fn () => CutPlan::of([], [['id' => 'a', 'length' => 5], ['id' => 'a', 'length' => 6]]))->toThrow(Refusal::class, 'no other stock has');
+    expect(Cutting::plan([['length' => 900, 'count' => 3]], [['id' => 'short', 'length' => 1900]])->unmet)->toBe([['length' => 900, 'count' => 1]]);
+    expect(fn () => Cutting::plan([['length' => 0, 'count' => 1]], []))->toThrow(Refusal::class, '/pieces/0/length is 0');
+    expect(fn () => Cutting::plan([], [['id' => 'a', 'length' => 5], ['id' => 'a', 'length' => 6]]))->toThrow(Refusal::class, 'no other stock has');
 });
 
 it('proves forty pieces of four lengths best, and says nothing that is not so of more', function (): void {
     $stock = array_map(fn (int $number, int $length): array => ['id' => "s$number", 'length' => $length], range(0, 6), [20000, 30000, 3840, 12141, 30000, 18820, 29715]);
-    $plan = CutPlan::of([['length' => 1500, 'count' => 7], ['length' => 750, 'count' => 16], ['length' => 1400, 'count' => 7], ['length' => 1000, 'count' => 10]], $stock);
+    $plan = Cutting::plan([['length' => 1500, 'count' => 7], ['length' => 750, 'count' => 16], ['length' => 1400, 'count' => 7], ['length' => 1000, 'count' => 10]], $stock);
     // Two stocks are used up to the end: thirty-eight cuts, and nothing can do with fewer.
     expect([$plan->proven, $plan->unmet, $plan->waste, $plan->bound])->toBe([true, [], 760, 760]);
     foreach ([62200, 100000] as $length) {
-        $plan = CutPlan::of([['length' => 1100, 'count' => 1], ['length' => 1000, 'count' => 61]], [['id' => 'coil', 'length' => $length]]);
+        $plan = Cutting::plan([['length' => 1100, 'count' => 1], ['length' => 1000, 'count' => 61]], [['id' => 'coil', 'length' => $length]]);
         // By hand: 61 x 1000 and 60 cuts are 62200 to the end; all 62 and 62 cuts are 63340.
         $best = $length === 62200 ? ['unmet' => [['length' => 1100, 'count' => 1]], 'waste' => 1200] : ['unmet' => [], 'waste' => 1240];
         expect(['unmet' => $plan->unmet, 'waste' => $plan->waste])->toBe($best)->and($plan->bound)->toBeLessThanOrEqual($plan->waste);
@@ -143,18 +144,18 @@ it('never says of a plan made to be found that none does so well', function (): 
             $stock[] = ['id' => "s$number", 'length' => array_sum($of) + 20 * (count($of) - 1)];
             $waste += 20 * (count($of) - 1);
         }
-        $plan = CutPlan::of(array_map(fn (int $length, int $count): array => ['length' => $length, 'count' => $count], array_keys($wanted), $wanted), $stock);
+        $plan = Cutting::plan(array_map(fn (int $length, int $count): array => ['length' => $length, 'count' => $count], array_keys($wanted), $wanted), $stock);
         expect($plan->unmet === [] && $plan->proven ? $plan->waste : 0)->toBeLessThanOrEqual($waste, "case $case");
         expect($plan->bound)->toBeLessThanOrEqual($waste, "case $case");
     }
 });
 
 it('uses a stock that is the piece already, or a little longer, before anything is cut', function (): void {
-    $plan = CutPlan::of([['length' => 1000, 'count' => 2], ['length' => 400, 'count' => 2]], [['id' => 'piece', 'length' => 1000], ['id' => 'near', 'length' => 1015], ['id' => 'coil', 'length' => 5000]]);
+    $plan = Cutting::plan([['length' => 1000, 'count' => 2], ['length' => 400, 'count' => 2]], [['id' => 'piece', 'length' => 1000], ['id' => 'near', 'length' => 1015], ['id' => 'coil', 'length' => 5000]]);
     expect($plan->cuts)->toBe([['stock' => 'coil', 'pieces' => [400, 400], 'offcut' => 4160], ['stock' => 'near', 'pieces' => [1000], 'offcut' => 0], ['stock' => 'piece', 'pieces' => [1000], 'offcut' => 0]]);
     expect($plan->waste)->toBe(40);
     // Whatever that costs in count: cut up, it would have met two.
-    expect(CutPlan::of([['length' => 1000, 'count' => 1], ['length' => 490, 'count' => 2]], [['id' => 'piece', 'length' => 1000]])->unmet)->toBe([['length' => 490, 'count' => 2]]);
-    expect(CutPlan::of([['length' => 1000, 'count' => 1]], [['id' => 'longer', 'length' => 1010]])->unmet)->toBe([]);
-    expect(CutPlan::of([['length' => 1000, 'count' => 1]], [['id' => 'too-short', 'length' => 999]])->unmet)->toHaveCount(1);
+    expect(Cutting::plan([['length' => 1000, 'count' => 1], ['length' => 490, 'count' => 2]], [['id' => 'piece', 'length' => 1000]])->unmet)->toBe([['length' => 490, 'count' => 2]]);
+    expect(Cutting::plan([['length' => 1000, 'count' => 1]], [['id' => 'longer', 'length' => 1010]])->unmet)->toBe([]);
+    expect(Cutting::plan([['length' => 1000, 'count' => 1]], [['id' => 'too-short', 'length' => 999]])->unmet)->toHaveCount(1);
 });

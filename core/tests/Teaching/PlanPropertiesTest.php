@@ -8,8 +8,8 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\Block;
-use Compadre\Core\Teaching\CoursePlan;
-use Compadre\Core\Teaching\CoursePlanner;
+use Compadre\Core\Teaching\Plan\CoursePlan;
+use Compadre\Core\Teaching\Plan\CoursePlanner;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanMeeting;
 

@@ -9,13 +9,13 @@ use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Strand;
 use Compadre\Core\Knots\StrandKind;
-use Compadre\Core\Knots\Topology\Fingerprint;
-use Compadre\Core\Knots\Topology\GaussCode;
-use Compadre\Core\Knots\Topology\GaussStrand;
-use Compadre\Core\Knots\Topology\Laurent;
-use Compadre\Core\Knots\Topology\Pairing;
-use Compadre\Core\Knots\Topology\Regions;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Topology\Fingerprint;
+use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Topology\GaussStrand;
+use Compadre\Core\Topology\Laurent;
+use Compadre\Core\Topology\Pairing;
+use Compadre\Core\Topology\Regions;
 
 function library(): Library
 {
@@ -28,7 +28,7 @@ function codeOf(string $knot, int $method = 0, bool $tight = false): GaussCode
 {
     $pack = library()->knot($knot);
 
-    return GaussCode::of($tight ? DiagramBuilder::tight($pack->methods[$method], $pack->file) : DiagramBuilder::loose($pack->methods[$method], $pack->file));
+    return ($tight ? DiagramBuilder::tight($pack->methods[$method], $pack->file) : DiagramBuilder::loose($pack->methods[$method], $pack->file))->code();
 }
 
 /**
@@ -68,7 +68,7 @@ it('finds a figure eight in the packer’s knot, apart from the line it is tied 
         }
     }
     expect($own)->toHaveCount(4);
-    expect(Fingerprint::of(GaussCode::of(new Diagram([$end], $own)))->key())->toBe(Fingerprint::of(codeOf('figure-eight'))->key());
+    expect(Fingerprint::of((new Diagram([$end], $own))->code())->key())->toBe(Fingerprint::of(codeOf('figure-eight'))->key());
 });
 
 it('closes the square knot to a trefoil and its mirror image, the granny to two alike', function (): void {
@@ -86,8 +86,8 @@ it('changes a knot’s hand in the mirror alone', function (string $knot): void 
     $pack = library()->knot($knot);
     foreach ($pack->methods as $method) {
         $diagram = DiagramBuilder::loose($method, $pack->file);
-        $plain = Fingerprint::of(GaussCode::of($diagram));
-        $seen = static fn (View $view): string => Fingerprint::of(GaussCode::of($view->of($diagram)))->key();
+        $plain = Fingerprint::of($diagram->code());
+        $seen = static fn (View $view): string => Fingerprint::of($view->of($diagram)->code())->key();
         expect($seen(View::Learner))->toBe($plain->key());
         expect($seen(View::Across))->toBe($plain->key());
         expect($seen(View::Behind))->toBe($plain->key());

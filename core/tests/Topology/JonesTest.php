@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 require_once __DIR__.'/Braids.php';
 
-use Compadre\Core\Knots\Topology\ContractionOrder;
-use Compadre\Core\Knots\Topology\Laurent;
-use Compadre\Core\Knots\Topology\PdCode;
-use Compadre\Core\Knots\Topology\Tangle;
 use Compadre\Core\Refusal;
 use Compadre\Core\Tests\Topology\Braids;
+use Compadre\Core\Topology\ContractionOrder;
+use Compadre\Core\Topology\Laurent;
+use Compadre\Core\Topology\PdCode;
+use Compadre\Core\Topology\Tangle;
 
 function jonesOf(int $strands, array $word): Laurent
 {

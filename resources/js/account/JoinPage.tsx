@@ -8,7 +8,7 @@ import { TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { useAfterHash } from './afterHash';
-import { Doorway } from './Doorway';
+import { Doorway } from '../ui/Doorway';
 
 type Invitation = { group: string; role: Schemas['Role']; expires_at: string };
 
@@ -16,7 +16,11 @@ export function JoinPage() {
   const token = useAfterHash();
   const navigate = useNavigate();
   const [person, setPerson] = useState({ name: '', email: '', password: '' });
-  const about = useQuery({ queryKey: ['join', token], queryFn: () => call<Invitation>('POST', '/api/join/about', { token }), retry: false });
+  const about = useQuery({
+    queryKey: ['join', token],
+    queryFn: () => call<Invitation>('POST', '/api/join/about', { token }),
+    retry: false,
+  });
   const join = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/join', { token, ...person }),
     onSuccess: (me) => {
@@ -26,16 +30,61 @@ export function JoinPage() {
     },
   });
   if (about.isPending) return <Loading />;
-  if (about.isError) return <Doorway title={words.app} lead={about.error instanceof ApiProblem && about.error.status !== 404 ? about.error.message : words.join.gone}>{null}</Doorway>;
-  const set = (field: keyof typeof person) => (event: { target: { value: string } }): void => setPerson({ ...person, [field]: event.target.value });
+  if (about.isError)
+    return (
+      <Doorway
+        title={words.app}
+        lead={about.error instanceof ApiProblem && about.error.status !== 404 ? about.error.message : words.join.gone}
+      >
+        {null}
+      </Doorway>
+    );
+  const set =
+    (field: keyof typeof person) =>
+    (event: { target: { value: string } }): void =>
+      setPerson({ ...person, [field]: event.target.value });
   return (
-    <Doorway title={words.join.title(about.data.group)} lead={words.join.about(words.roles[about.data.role], words.roleAbout[about.data.role])}>
-      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); join.mutate(); }}>
+    <Doorway
+      title={words.join.title(about.data.group)}
+      lead={words.join.about(words.roles[about.data.role], words.roleAbout[about.data.role])}
+    >
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          join.mutate();
+        }}
+      >
         <Faults error={join.error} />
-        <TextField label={words.join.name} autoComplete="name" required maxLength={60} value={person.name} onChange={set('name')} />
-        <TextField label={words.signIn.email} type="email" autoComplete="username" required value={person.email} onChange={set('email')} />
-        <TextField label={words.signIn.password} type="password" autoComplete="new-password" required minLength={10} hint={words.join.passwordHint} value={person.password} onChange={set('password')} />
-        <Button look="signal" type="submit" disabled={join.isPending}>{words.join.go}</Button>
+        <TextField
+          label={words.join.name}
+          autoComplete="name"
+          required
+          maxLength={60}
+          value={person.name}
+          onChange={set('name')}
+        />
+        <TextField
+          label={words.signIn.email}
+          type="email"
+          autoComplete="username"
+          required
+          value={person.email}
+          onChange={set('email')}
+        />
+        <TextField
+          label={words.signIn.password}
+          type="password"
+          autoComplete="new-password"
+          required
+          minLength={10}
+          hint={words.join.passwordHint}
+          value={person.password}
+          onChange={set('password')}
+        />
+        <Button look="signal" type="submit" disabled={join.isPending}>
+          {words.join.go}
+        </Button>
       </form>
     </Doorway>
   );

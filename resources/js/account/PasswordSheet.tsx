@@ -12,13 +12,46 @@ export function PasswordSheet({ onClose }: { onClose: () => void }) {
   const [form, setForm] = useState({ current: '', password: '' });
   const set = useMutation({ mutationFn: () => call('PUT', '/api/me/password', form) });
   return (
-    <Sheet open onClose={onClose} title={words.people.password} about={set.isSuccess ? words.people.passwordDone : words.people.passwordAbout}>
-      {set.isSuccess ? <Button look="signal" onClick={onClose}>{words.close}</Button> : (
-        <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); set.mutate(); }}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={words.people.password}
+      about={set.isSuccess ? words.people.passwordDone : words.people.passwordAbout}
+    >
+      {set.isSuccess ? (
+        <Button look="signal" onClick={onClose}>
+          {words.close}
+        </Button>
+      ) : (
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            set.mutate();
+          }}
+        >
           <Faults error={set.error} />
-          <TextField label={words.people.passwordNow} type="password" autoComplete="current-password" required value={form.current} onChange={(event) => setForm({ ...form, current: event.target.value })} />
-          <TextField label={words.people.passwordNew} type="password" autoComplete="new-password" required minLength={10} hint={words.join.passwordHint} value={form.password} onChange={(event) => setForm({ ...form, password: event.target.value })} />
-          <Button look="signal" type="submit" disabled={set.isPending}>{words.people.passwordSet}</Button>
+          <TextField
+            label={words.people.passwordNow}
+            type="password"
+            autoComplete="current-password"
+            required
+            value={form.current}
+            onChange={(event) => setForm({ ...form, current: event.target.value })}
+          />
+          <TextField
+            label={words.people.passwordNew}
+            type="password"
+            autoComplete="new-password"
+            required
+            minLength={10}
+            hint={words.join.passwordHint}
+            value={form.password}
+            onChange={(event) => setForm({ ...form, password: event.target.value })}
+          />
+          <Button look="signal" type="submit" disabled={set.isPending}>
+            {words.people.passwordSet}
+          </Button>
         </form>
       )}
     </Sheet>

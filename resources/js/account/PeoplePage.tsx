@@ -21,7 +21,11 @@ export function PeoplePage() {
       <ul className="divide-y divide-line rounded-xl border border-line bg-card">
         {people.data.people.map((person) => (
           <li key={person.id} className="flex flex-wrap items-baseline justify-between gap-x-4 px-4 py-3">
-            <span><strong>{person.name}</strong>{person.you && <span className="text-soft"> ({words.people.you})</span>}<span className="block text-sm text-soft">{person.email}</span></span>
+            <span>
+              <strong>{person.name}</strong>
+              {person.you && <span className="text-soft"> ({words.people.you})</span>}
+              <span className="block text-sm text-soft">{person.email}</span>
+            </span>
             <Person person={person} />
           </li>
         ))}
@@ -32,7 +36,14 @@ export function PeoplePage() {
       <OpenLinks links={people.data.invitations} />
       <section>
         <h2 className="mb-2 text-xl">{words.people.ropes}</h2>
-        <ul>{people.data.ropes.map((rope) => <li key={rope.id}>{rope.name}, {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material].toLowerCase()}{rope.is_usual && ` (${words.people.usual})`}</li>)}</ul>
+        <ul>
+          {people.data.ropes.map((rope) => (
+            <li key={rope.id}>
+              {rope.name}, {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material].toLowerCase()}
+              {rope.is_usual && ` (${words.people.usual})`}
+            </li>
+          ))}
+        </ul>
       </section>
     </div>
   );
@@ -44,21 +55,53 @@ const ROLES = ['lead', 'instructor', 'helper'] as const;
 /** What one person may do, and an end to it. */
 function Person({ person }: { person: Listed }) {
   const [ending, setEnding] = useState(false);
-  const again = (): void => { setEnding(false); void queryClient.invalidateQueries(); };
-  const change = useMutation({ mutationFn: (role: Schemas['Role']) => call('PUT', `/api/people/${person.id}`, { role }), onSettled: again });
+  const again = (): void => {
+    setEnding(false);
+    void queryClient.invalidateQueries();
+  };
+  const change = useMutation({
+    mutationFn: (role: Schemas['Role']) => call('PUT', `/api/people/${person.id}`, { role }),
+    onSettled: again,
+  });
   const end = useMutation({ mutationFn: () => call('DELETE', `/api/people/${person.id}`), onSuccess: again });
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <select aria-label={words.people.changeRole(person.name)} value={person.role} disabled={change.isPending} onChange={(event) => change.mutate(event.target.value as Schemas['Role'])} className="min-h-12 rounded-lg border border-soft bg-card px-2">
-        {ROLES.map((role) => <option key={role} value={role}>{words.roles[role]}</option>)}
+      <select
+        aria-label={words.people.changeRole(person.name)}
+        value={person.role}
+        disabled={change.isPending}
+        onChange={(event) => change.mutate(event.target.value as Schemas['Role'])}
+        className="min-h-12 rounded-lg border border-soft bg-card px-2"
+      >
+        {ROLES.map((role) => (
+          <option key={role} value={role}>
+            {words.roles[role]}
+          </option>
+        ))}
       </select>
-      <Button look="quiet" onClick={() => setEnding(true)}>{words.people.endAccess}<span className="sr-only">: {person.name}</span></Button>
-      {change.error && <span className="w-full"><Faults error={change.error} /></span>}
-      <Sheet open={ending} onClose={() => setEnding(false)} title={words.people.endOf(person.name)} about={words.people.endAbout}>
+      <Button look="quiet" onClick={() => setEnding(true)}>
+        {words.people.endAccess}
+        <span className="sr-only">: {person.name}</span>
+      </Button>
+      {change.error && (
+        <span className="w-full">
+          <Faults error={change.error} />
+        </span>
+      )}
+      <Sheet
+        open={ending}
+        onClose={() => setEnding(false)}
+        title={words.people.endOf(person.name)}
+        about={words.people.endAbout}
+      >
         <div className="flex flex-col gap-3">
           <Faults error={end.error} />
-          <Button className="text-notyet" disabled={end.isPending} onClick={() => end.mutate()}>{words.people.endGo(person.name)}</Button>
-          <Button look="signal" onClick={() => setEnding(false)}>{words.cancel}</Button>
+          <Button className="text-notyet" disabled={end.isPending} onClick={() => end.mutate()}>
+            {words.people.endGo(person.name)}
+          </Button>
+          <Button look="signal" onClick={() => setEnding(false)}>
+            {words.cancel}
+          </Button>
         </div>
       </Sheet>
     </span>
@@ -67,45 +110,86 @@ function Person({ person }: { person: Listed }) {
 
 /** What still waited on phones whose access has ended, to be taken in or let go. */
 function LeftChecks() {
-  const left = useQuery({ queryKey: ['left-checks'], queryFn: () => call<{ checks: Schemas['LeftCheck'][] }>('GET', '/api/left-checks') });
+  const left = useQuery({
+    queryKey: ['left-checks'],
+    queryFn: () => call<{ checks: Schemas['LeftCheck'][] }>('GET', '/api/left-checks'),
+  });
   const again = (): void => void queryClient.invalidateQueries();
-  const accept = useMutation({ mutationFn: (ids: string[]) => call('POST', '/api/left-checks/accept', { ids }), onSuccess: again });
-  const refuse = useMutation({ mutationFn: (ids: string[]) => call('POST', '/api/left-checks/refuse', { ids }), onSuccess: again });
+  const accept = useMutation({
+    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/accept', { ids }),
+    onSuccess: again,
+  });
+  const refuse = useMutation({
+    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/refuse', { ids }),
+    onSuccess: again,
+  });
   if (!left.data || left.data.checks.length === 0) return null;
   const { checks } = left.data;
   return (
     <section aria-labelledby="left" className="rounded-xl border-2 border-notyet bg-card p-4">
-      <h2 id="left" className="mb-1 text-xl">{words.people.left}</h2>
+      <h2 id="left" className="mb-1 text-xl">
+        {words.people.left}
+      </h2>
       <p className="mb-2 text-sm text-soft">{words.people.leftAbout}</p>
       <Faults error={accept.error ?? refuse.error} />
       <ul className="mb-3 divide-y divide-line">
         {checks.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
-            <span><strong>{one.learner ?? words.people.leftGone}</strong>: {words.people.leftLine(one.knot, moment(one.at))}<span className="block text-sm text-soft">{words.sync.tappedBy(one.who)}</span></span>
-            <Button look="quiet" disabled={refuse.isPending} onClick={() => refuse.mutate([one.id])}>{words.people.letGo}<span className="sr-only">: {one.learner}, {one.knot}</span></Button>
+            <span>
+              <strong>{one.learner ?? words.people.leftGone}</strong>: {words.people.leftLine(one.knot, moment(one.at))}
+              <span className="block text-sm text-soft">{words.sync.tappedBy(one.who)}</span>
+            </span>
+            <Button look="quiet" disabled={refuse.isPending} onClick={() => refuse.mutate([one.id])}>
+              {words.people.letGo}
+              <span className="sr-only">
+                : {one.learner}, {one.knot}
+              </span>
+            </Button>
           </li>
         ))}
       </ul>
-      <Button look="signal" disabled={accept.isPending} onClick={() => accept.mutate(checks.map((one) => one.id))}>{words.people.takeIn(checks.length)}</Button>
+      <Button look="signal" disabled={accept.isPending} onClick={() => accept.mutate(checks.map((one) => one.id))}>
+        {words.people.takeIn(checks.length)}
+      </Button>
     </section>
   );
 }
 
 /** Where people are signed in; a lost phone is signed out from here, and clears itself at its next contact. */
 function Devices() {
-  const devices = useQuery({ queryKey: ['devices'], queryFn: () => call<{ devices: Schemas['Device'][] }>('GET', '/api/devices') });
-  const signOut = useMutation({ mutationFn: (id: string) => call('DELETE', `/api/devices/${id}`), onSuccess: () => void queryClient.invalidateQueries({ queryKey: ['devices'] }) });
+  const devices = useQuery({
+    queryKey: ['devices'],
+    queryFn: () => call<{ devices: Schemas['Device'][] }>('GET', '/api/devices'),
+  });
+  const signOut = useMutation({
+    mutationFn: (id: string) => call('DELETE', `/api/devices/${id}`),
+    onSuccess: () => void queryClient.invalidateQueries({ queryKey: ['devices'] }),
+  });
   if (!devices.data) return null;
   return (
     <section aria-labelledby="devices">
-      <h2 id="devices" className="mb-1 text-xl">{words.people.devices}</h2>
+      <h2 id="devices" className="mb-1 text-xl">
+        {words.people.devices}
+      </h2>
       <p className="mb-2 text-sm text-soft">{words.people.devicesAbout}</p>
       <Faults error={signOut.error} />
       <ul className="divide-y divide-line">
         {devices.data.devices.map((device) => (
           <li key={device.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
-            <span><strong>{device.who}</strong>, {device.label}<span className="block text-sm text-soft">{device.here ? words.people.here : words.people.seen(moment(device.seen_at))}</span></span>
-            {!device.here && <Button look="quiet" disabled={signOut.isPending} onClick={() => signOut.mutate(device.id)}>{words.people.signOutDevice}<span className="sr-only">: {device.who}, {device.label}</span></Button>}
+            <span>
+              <strong>{device.who}</strong>, {device.label}
+              <span className="block text-sm text-soft">
+                {device.here ? words.people.here : words.people.seen(moment(device.seen_at))}
+              </span>
+            </span>
+            {!device.here && (
+              <Button look="quiet" disabled={signOut.isPending} onClick={() => signOut.mutate(device.id)}>
+                {words.people.signOutDevice}
+                <span className="sr-only">
+                  : {device.who}, {device.label}
+                </span>
+              </Button>
+            )}
           </li>
         ))}
       </ul>
@@ -122,10 +206,21 @@ function Invite() {
   return (
     <section className="flex flex-col gap-3">
       <h2 className="text-xl">{words.people.invite}</h2>
-      <Choice label={words.people.as} value={role} onChange={setRole} options={[['lead', words.roles.lead], ['instructor', words.roles.instructor], ['helper', words.roles.helper]]} />
+      <Choice
+        label={words.people.as}
+        value={role}
+        onChange={setRole}
+        options={[
+          ['lead', words.roles.lead],
+          ['instructor', words.roles.instructor],
+          ['helper', words.roles.helper],
+        ]}
+      />
       <p className="text-sm text-soft">{words.roleAbout[role]}</p>
       <Faults error={make.error} />
-      <Button look="signal" className="self-start" disabled={make.isPending} onClick={() => make.mutate()}>{words.people.make}</Button>
+      <Button look="signal" className="self-start" disabled={make.isPending} onClick={() => make.mutate()}>
+        {words.people.make}
+      </Button>
       {make.data && <LinkShown token={make.data.token} />}
     </section>
   );
@@ -135,14 +230,23 @@ function LinkShown({ token }: { token: string }) {
   const link = `${window.location.origin}/join#${token}`;
   const [image, setImage] = useState('');
   const [copied, setCopied] = useState(false);
-  useEffect(() => { void import('qrcode').then((code) => code.toDataURL(link, { margin: 2, width: 220 })).then(setImage); }, [link]);
+  useEffect(() => {
+    void import('qrcode').then((code) => code.toDataURL(link, { margin: 2, width: 220 })).then(setImage);
+  }, [link]);
   return (
     <div className="flex flex-wrap gap-5 rounded-xl border border-line bg-card p-4">
       {image && <img src={image} alt="" width={180} height={180} className="rounded bg-white" />}
       <div className="flex min-w-0 flex-1 basis-64 flex-col gap-3">
         <p>{words.people.link}</p>
-        <code data-testid="join-link" className="rounded bg-wash p-2 text-sm break-all">{link}</code>
-        <Button className="self-start" onClick={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}>{copied ? words.people.copied : words.people.copy}</Button>
+        <code data-testid="join-link" className="rounded bg-wash p-2 text-sm break-all">
+          {link}
+        </code>
+        <Button
+          className="self-start"
+          onClick={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}
+        >
+          {copied ? words.people.copied : words.people.copy}
+        </Button>
       </div>
     </div>
   );
@@ -160,8 +264,12 @@ function OpenLinks({ links }: { links: Schemas['People']['invitations'] }) {
       <ul className="flex flex-col gap-2">
         {links.map((link) => (
           <li key={link.id} className="flex items-center justify-between gap-3 rounded-lg bg-card px-4 py-1">
-            <span>{words.roles[link.role]}, {words.people.until(moment(link.expires_at))}</span>
-            <Button look="quiet" onClick={() => withdraw.mutate(link.id)}>{words.people.withdraw}</Button>
+            <span>
+              {words.roles[link.role]}, {words.people.until(moment(link.expires_at))}
+            </span>
+            <Button look="quiet" onClick={() => withdraw.mutate(link.id)}>
+              {words.people.withdraw}
+            </Button>
           </li>
         ))}
       </ul>

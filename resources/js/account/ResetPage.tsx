@@ -7,7 +7,7 @@ import { TextField } from '../ui/Field';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
 import { useAfterHash } from './afterHash';
-import { Doorway } from './Doorway';
+import { Doorway } from '../ui/Doorway';
 
 export function ResetPage() {
   const token = useAfterHash();
@@ -16,12 +16,30 @@ export function ResetPage() {
   return (
     <Doorway title={words.reset.title} lead={reset.isSuccess ? words.reset.done : words.join.passwordHint}>
       {reset.isSuccess ? (
-        <Link to="/" className="font-semibold text-signal underline">{words.signIn.go}</Link>
+        <Link to="/" className="font-semibold text-signal underline">
+          {words.signIn.go}
+        </Link>
       ) : (
-        <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); reset.mutate(); }}>
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            reset.mutate();
+          }}
+        >
           <Faults error={reset.error} />
-          <TextField label={words.signIn.password} type="password" autoComplete="new-password" required minLength={10} value={password} onChange={(event) => setPassword(event.target.value)} />
-          <Button look="signal" type="submit" disabled={reset.isPending}>{words.reset.go}</Button>
+          <TextField
+            label={words.signIn.password}
+            type="password"
+            autoComplete="new-password"
+            required
+            minLength={10}
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
+          <Button look="signal" type="submit" disabled={reset.isPending}>
+            {words.reset.go}
+          </Button>
         </form>
       )}
     </Doorway>

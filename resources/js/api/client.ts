@@ -41,7 +41,12 @@ async function send(method: string, path: string, body: unknown, more: Record<st
 }
 
 /** One call to the server. A stale security token is renewed once. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+export async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<T> {
   let response: Response;
   try {
     response = await send(method, path, body, headers);
@@ -57,6 +62,11 @@ export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: s
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
   const problem = answer as Partial<Schemas['Problem']> | null;
-  if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device')) window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
-  throw new ApiProblem(response.status, problem?.message ?? 'Something went wrong on the server. Nothing was written.', problem?.errors ?? []);
+  if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device'))
+    window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
+  throw new ApiProblem(
+    response.status,
+    problem?.message ?? 'Something went wrong on the server. Nothing was written.',
+    problem?.errors ?? [],
+  );
 }

@@ -14,7 +14,11 @@ export const queryClient = new QueryClient({
 
 export type House = { house: 'demo' | 'group' | 'test'; signed_in: boolean; needs_setup: boolean; today: string };
 
-export const houseQuery = queryOptions({ queryKey: ['house'], queryFn: () => call<House>('GET', '/api/house'), staleTime: 60_000 });
+export const houseQuery = queryOptions({
+  queryKey: ['house'],
+  queryFn: () => call<House>('GET', '/api/house'),
+  staleTime: 60_000,
+});
 
 export const meQuery = queryOptions({
   queryKey: ['me'],
@@ -29,10 +33,17 @@ export const meQuery = queryOptions({
   staleTime: 60_000,
 });
 
-export const courseQuery = queryOptions({ queryKey: ['course'], queryFn: () => call<Schemas['Course']>('GET', '/api/course') });
+export const courseQuery = queryOptions({
+  queryKey: ['course'],
+  queryFn: () => call<Schemas['Course']>('GET', '/api/course'),
+});
 
 export const runSheetQuery = (meeting: string) =>
-  queryOptions({ queryKey: ['meeting', meeting], queryFn: () => call<Schemas['RunSheet']>('GET', `/api/meetings/${meeting}`), refetchInterval: 5_000 });
+  queryOptions({
+    queryKey: ['meeting', meeting],
+    queryFn: () => call<Schemas['RunSheet']>('GET', `/api/meetings/${meeting}`),
+    refetchInterval: 5_000,
+  });
 
 export const knotsQuery = queryOptions({
   queryKey: ['knots'],
@@ -43,23 +54,37 @@ export const knotsQuery = queryOptions({
 export const knotQuery = (knot: string, view: string, method?: string) =>
   queryOptions({
     queryKey: ['knot', knot, view, method ?? ''],
-    queryFn: () => call<Schemas['Knot']>('GET', `/api/knots/${encodeURIComponent(knot)}?view=${view}${method ? `&method=${encodeURIComponent(method)}` : ''}`),
+    queryFn: () =>
+      call<Schemas['Knot']>(
+        'GET',
+        `/api/knots/${encodeURIComponent(knot)}?view=${view}${method ? `&method=${encodeURIComponent(method)}` : ''}`,
+      ),
     staleTime: Infinity,
   });
 
 /** What a learner's knot is held against while it is checked, from their side. */
 export const comparedQuery = (knot: string, view: string) =>
-  queryOptions({ queryKey: ['compared', knot, view], queryFn: () => call<Schemas['Compared']>('GET', `/api/knots/${encodeURIComponent(knot)}/compared?view=${view}`), staleTime: Infinity });
+  queryOptions({
+    queryKey: ['compared', knot, view],
+    queryFn: () => call<Schemas['Compared']>('GET', `/api/knots/${encodeURIComponent(knot)}/compared?view=${view}`),
+    staleTime: Infinity,
+  });
 
 export const openForQuery = (learner: string) =>
-  queryOptions({ queryKey: ['check', 'of', learner], queryFn: () => call<Schemas['OpenFor']>('GET', `/api/learners/${learner}/check`) });
+  queryOptions({
+    queryKey: ['check', 'of', learner],
+    queryFn: () => call<Schemas['OpenFor']>('GET', `/api/learners/${learner}/check`),
+  });
 
 /** The address at which a drawing is a file: a step from 1, or the finished knot, loose or drawn up. */
 export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
 export const nextKnotsQuery = (learner: string) =>
-  queryOptions({ queryKey: ['next', learner], queryFn: () => call<{ knots: string[] }>('GET', `/api/learners/${learner}/next`) });
+  queryOptions({
+    queryKey: ['next', learner],
+    queryFn: () => call<{ knots: string[] }>('GET', `/api/learners/${learner}/next`),
+  });
 
 export const checkSheetQuery = (knot: string, meeting: string | null, rope: string | null) =>
   queryOptions({
@@ -76,23 +101,50 @@ export const checkSheetQuery = (knot: string, meeting: string | null, rope: stri
 export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<Schemas['Crew']>('GET', '/api/crew') });
 
 export const learnerQuery = (learner: string) =>
-  queryOptions({ queryKey: ['learner', learner], queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`) });
+  queryOptions({
+    queryKey: ['learner', learner],
+    queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`),
+  });
 
-export const groupQuery = queryOptions({ queryKey: ['group'], queryFn: () => call<Schemas['GroupSettings']>('GET', '/api/group') });
+export const groupQuery = queryOptions({
+  queryKey: ['group'],
+  queryFn: () => call<Schemas['GroupSettings']>('GET', '/api/group'),
+});
 
-export const packQuery = (meeting: string) => queryOptions({ queryKey: ['pack', meeting], queryFn: () => call<Schemas['Pack']>('GET', `/api/meetings/${meeting}/pack`) });
+export const packQuery = (meeting: string) =>
+  queryOptions({
+    queryKey: ['pack', meeting],
+    queryFn: () => call<Schemas['Pack']>('GET', `/api/meetings/${meeting}/pack`),
+  });
 
-export const storeQuery = queryOptions({ queryKey: ['store'], queryFn: () => call<{ stocks: Schemas['Stock'][] }>('GET', '/api/store') });
+export const storeQuery = queryOptions({
+  queryKey: ['store'],
+  queryFn: () => call<{ stocks: Schemas['Stock'][] }>('GET', '/api/store'),
+});
 
 export const gaugesQuery = queryOptions({
   queryKey: ['gauges'],
-  queryFn: () => call<{ gauges: { rope: string; diameter_mm: number; strips: { class: 'stopper' | 'binding' | 'hitch' | 'bend' | 'loop' | 'lashing'; tail_mm: number }[] }[] }>('GET', '/api/gauges'),
+  queryFn: () =>
+    call<{
+      gauges: {
+        rope: string;
+        diameter_mm: number;
+        strips: { class: 'stopper' | 'binding' | 'hitch' | 'bend' | 'loop' | 'lashing'; tail_mm: number }[];
+      }[];
+    }>('GET', '/api/gauges'),
 });
 
-export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => call<Schemas['People']>('GET', '/api/people') });
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: () => call<Schemas['People']>('GET', '/api/people'),
+});
 
 export const badgesQuery = queryOptions({
   queryKey: ['badges'],
-  queryFn: () => call<{ badges: Schemas['BadgeAbout'][]; knots: { id: string; name: string; family: string }[] }>('GET', '/api/badges'),
+  queryFn: () =>
+    call<{ badges: Schemas['BadgeAbout'][]; knots: { id: string; name: string; family: string }[] }>(
+      'GET',
+      '/api/badges',
+    ),
   staleTime: Infinity,
 });

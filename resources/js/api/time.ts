@@ -9,13 +9,19 @@ const APART = 300_000;
 const told = new Set<() => void>();
 let skew = Number(localStorage.getItem(SKEW) ?? 0) || 0;
 
-const found = (): { device: number; server: number } | null => (Math.abs(skew) < APART ? null : { device: Date.now(), server: Date.now() + skew });
+const found = (): { device: number; server: number } | null =>
+  Math.abs(skew) < APART ? null : { device: Date.now(), server: Date.now() + skew };
 let apart = found();
 
 /** Notes how far this device's clock is off, from the time an answer was given; what was kept here says nothing of that. */
 export function noteTime(response: Response): void {
   const given = Date.parse(response.headers.get('Date') ?? '');
-  if (Number.isNaN(given) || response.headers.has('X-Kept') || /^\/api\/(knots|badges)/.test(new URL(response.url).pathname)) return;
+  if (
+    Number.isNaN(given) ||
+    response.headers.has('X-Kept') ||
+    /^\/api\/(knots|badges)/.test(new URL(response.url).pathname)
+  )
+    return;
   const off = given - Date.now();
   if (Math.abs(off - skew) < ENOUGH) return;
   skew = off;
@@ -37,4 +43,5 @@ export const clocksApart = (): { device: number; server: number } | null => apar
 export const serverNow = (): number => Date.now() + skew;
 
 /** Which day it is there, as 2026-11-24. */
-export const dayIn = (zone: string): string => new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(new Date(serverNow()));
+export const dayIn = (zone: string): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(new Date(serverNow()));

@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { checkSheetQuery, crewQuery, openForQuery } from '../api/queries';
 import { Mark } from '../drawing/Mark';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { percent } from '../words/format';
 import { words } from '../words/en';
@@ -39,9 +39,26 @@ function PickLearner() {
   return (
     <>
       <p>{crew.data.learners.length === 0 ? words.check.none : words.check.pickLearner}</p>
-      <FindBox label={words.check.find} value={text} onChange={setText} onEnter={() => { if (shown[0]) void navigate(`/check/of/${shown[0].id}`); }} />
+      <FindBox
+        label={words.check.find}
+        value={text}
+        onChange={setText}
+        onEnter={() => {
+          if (shown[0]) void navigate(`/check/of/${shown[0].id}`);
+        }}
+      />
       <ul className="grid gap-2 sm:grid-cols-2">
-        {shown.map((one) => <li key={one.id}><Link to={`/check/of/${one.id}`} className="flex min-h-16 items-center justify-between gap-3 rounded-xl border border-line bg-card px-4 text-lg font-semibold hover:bg-wash">{one.name}<ChevronRight aria-hidden className="size-5 text-soft" /></Link></li>)}
+        {shown.map((one) => (
+          <li key={one.id}>
+            <Link
+              to={`/check/of/${one.id}`}
+              className="flex min-h-16 items-center justify-between gap-3 rounded-xl border border-line bg-card px-4 text-lg font-semibold hover:bg-wash"
+            >
+              {one.name}
+              <ChevronRight aria-hidden className="size-5 text-soft" />
+            </Link>
+          </li>
+        ))}
       </ul>
     </>
   );
@@ -58,13 +75,32 @@ function OneLearner({ id }: { id: string }) {
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h2 className="text-2xl">{learner.name}</h2>
-        <Link to="/check/of" className="inline-flex min-h-12 items-center text-soft underline">{words.check.pickLearner}</Link>
+        <Link to="/check/of" className="inline-flex min-h-12 items-center text-soft underline">
+          {words.check.pickLearner}
+        </Link>
       </div>
       <Faults error={checks.error} />
       {knots.length === 0 && <p>{words.check.nothingOpen}</p>}
       <ul className="flex flex-col gap-2">
         {knots.map((knot) => (
-          <KnotRow key={knot.id} knot={knot} busy={checks.busy === `${learner.id} ${knot.id}`} onOpen={() => setOpen(knot.id)} onPass={() => void checks.send({ learner: learner.id, name: `${learner.name}, ${knot.name}`, knot: knot.id, meeting: meeting?.id ?? null }, cleanPass(knot), knot.clean)} />
+          <KnotRow
+            key={knot.id}
+            knot={knot}
+            busy={checks.busy === `${learner.id} ${knot.id}`}
+            onOpen={() => setOpen(knot.id)}
+            onPass={() =>
+              void checks.send(
+                {
+                  learner: learner.id,
+                  name: `${learner.name}, ${knot.name}`,
+                  knot: knot.id,
+                  meeting: meeting?.id ?? null,
+                },
+                cleanPass(knot),
+                knot.clean,
+              )
+            }
+          />
         ))}
       </ul>
       {open !== null && <Closer knot={open} learner={learner} checks={checks} onClose={() => setOpen(null)} />}
@@ -73,13 +109,36 @@ function OneLearner({ id }: { id: string }) {
   );
 }
 
-function KnotRow({ knot, busy, onOpen, onPass }: { knot: OpenFor['knots'][number]; busy: boolean; onOpen: () => void; onPass: () => void }) {
-  const notes = [knot.wanted ? words.check.wants(words.levels[knot.wanted]) : '', knot.mark?.due && knot.mark.chance !== null ? words.check.due(percent(knot.mark.chance)) : ''].filter((note) => note !== '');
+function KnotRow({
+  knot,
+  busy,
+  onOpen,
+  onPass,
+}: {
+  knot: OpenFor['knots'][number];
+  busy: boolean;
+  onOpen: () => void;
+  onPass: () => void;
+}) {
+  const notes = [
+    knot.wanted ? words.check.wants(words.levels[knot.wanted]) : '',
+    knot.mark?.due && knot.mark.chance !== null ? words.check.due(percent(knot.mark.chance)) : '',
+  ].filter((note) => note !== '');
   return (
     <li className="flex items-stretch gap-3" data-knot={knot.id}>
-      <button type="button" onClick={onOpen} className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash">
+      <button
+        type="button"
+        onClick={onOpen}
+        className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash"
+      >
         <Mark mark={knot.mark} label={knot.mark?.words ?? words.crew.none} size={34} />
-        <span className="min-w-0 flex-1"><strong className="block text-lg leading-tight">{knot.name}<span className="sr-only">: {words.check.closer}</span></strong><span className="line-clamp-2 block text-sm leading-snug text-soft">{notes.join('; ')}</span></span>
+        <span className="min-w-0 flex-1">
+          <strong className="block text-lg leading-tight">
+            {knot.name}
+            <span className="sr-only">: {words.check.closer}</span>
+          </strong>
+          <span className="line-clamp-2 block text-sm leading-snug text-soft">{notes.join('; ')}</span>
+        </span>
         <ChevronRight aria-hidden className="size-5 shrink-0 text-soft" />
       </button>
       <PassButton of={knot.name} busy={busy} onPass={onPass} />
@@ -88,8 +147,22 @@ function KnotRow({ knot, busy, onOpen, onPass }: { knot: OpenFor['knots'][number
 }
 
 /** The same sheet as by knot, for this one learner. */
-function Closer({ knot, learner, checks, onClose }: { knot: string; learner: Schemas['Learner']; checks: Checks; onClose: () => void }) {
+function Closer({
+  knot,
+  learner,
+  checks,
+  onClose,
+}: {
+  knot: string;
+  learner: Schemas['Learner'];
+  checks: Checks;
+  onClose: () => void;
+}) {
   const me = useMe();
   const sheet = useQuery(checkSheetQuery(knot, me.tonight, null));
-  return sheet.data ? <PartsSheet sheet={sheet.data} row={learner} checks={checks} onClose={onClose} /> : sheet.isError ? <Failure error={sheet.error} retry={() => void sheet.refetch()} /> : null;
+  return sheet.data ? (
+    <PartsSheet sheet={sheet.data} row={learner} checks={checks} onClose={onClose} />
+  ) : sheet.isError ? (
+    <Failure error={sheet.error} retry={() => void sheet.refetch()} />
+  ) : null;
 }

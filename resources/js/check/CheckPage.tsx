@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { checkSheetQuery, knotsQuery, runSheetQuery } from '../api/queries';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, number } from '../words/format';
 import { words } from '../words/en';
@@ -31,7 +31,11 @@ export function CheckPage() {
   if (knot) return <OneKnot key={knot} knot={knot} knots={knots.data.knots} tonight={tonight.knots} />;
   // The knot tonight is at comes up by itself; then the one that was checked last.
   const last = localStorage.getItem('compadre-knot');
-  const first = tonight.now ?? (last !== null && (tonight.knots.length === 0 || tonight.knots.includes(last)) ? last : tonight.knots[0]) ?? last ?? knots.data.knots[0]?.id;
+  const first =
+    tonight.now ??
+    (last !== null && (tonight.knots.length === 0 || tonight.knots.includes(last)) ? last : tonight.knots[0]) ??
+    last ??
+    knots.data.knots[0]?.id;
   return first ? <Navigate to={`/check/${first}`} replace /> : <p>{words.show.empty}</p>;
 }
 
@@ -39,9 +43,15 @@ export function CheckPage() {
 function useTonight(): { knots: string[]; now: string | null } | null {
   const me = useMe();
   const sheet = useQuery({ ...runSheetQuery(me.tonight ?? ''), enabled: me.tonight !== null, refetchInterval: false });
-  const blocks = sheet.data ? (sheet.data.clock.blocks.length > 0 ? sheet.data.clock.blocks : sheet.data.meeting.blocks) : [];
+  const blocks = sheet.data
+    ? sheet.data.clock.blocks.length > 0
+      ? sheet.data.clock.blocks
+      : sheet.data.meeting.blocks
+    : [];
   const running = sheet.data?.clock.blocks.find((one) => one.state === 'running');
-  const found = blocks.flatMap((block) => [block.knot, ...block.beside.map((one) => one.knot)]).filter((one) => one !== null);
+  const found = blocks
+    .flatMap((block) => [block.knot, ...block.beside.map((one) => one.knot)])
+    .filter((one) => one !== null);
   return me.tonight !== null && sheet.isPending ? null : { knots: [...new Set(found)], now: running?.knot ?? null };
 }
 
@@ -54,22 +64,41 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
   const sheet = useQuery(checkSheetQuery(knot, meeting, rope));
   localStorage.setItem('compadre-knot', knot);
   // Tonight's knots first, then what the badges ask for; all others are found by their first letters.
-  const offered = [...knots.filter((one) => tonight.includes(one.id)).sort((a, b) => tonight.indexOf(a.id) - tonight.indexOf(b.id)), ...knots.filter((one) => !tonight.includes(one.id) && (one.badges.length > 0 || one.id === knot))];
+  const offered = [
+    ...knots.filter((one) => tonight.includes(one.id)).sort((a, b) => tonight.indexOf(a.id) - tonight.indexOf(b.id)),
+    ...knots.filter((one) => !tonight.includes(one.id) && (one.badges.length > 0 || one.id === knot)),
+  ];
   const named = text.trim() === '' ? [] : knots.filter((one) => one.names.some((name) => startsWith(name, text)));
   const shown = named.length > 0 ? named : offered.length > 0 ? offered : knots;
   const current = useRef<HTMLAnchorElement>(null);
-  useEffect(() => { current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }); }, [knot]);
+  useEffect(() => {
+    current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [knot]);
   return (
     <div className="flex max-w-3xl flex-col gap-4">
       <CheckHead by="knot" />
-      <FindBox label={words.check.find} value={text} onChange={setText} onEnter={() => window.dispatchEvent(new Event(OPEN_FIRST))} />
-      <span id="tonights" className="hidden">{words.course.tonight}</span>
+      <FindBox
+        label={words.check.find}
+        value={text}
+        onChange={setText}
+        onEnter={() => window.dispatchEvent(new Event(OPEN_FIRST))}
+      />
+      <span id="tonights" className="hidden">
+        {words.course.tonight}
+      </span>
       <nav aria-label={words.check.pickKnot} className="-mx-4 overflow-x-auto px-4">
         <ul className="flex gap-2 pb-1 rail:flex-wrap">
           {shown.map((one) => (
             <li key={one.id}>
-              <Link ref={one.id === knot ? current : null} to={{ pathname: `/check/${one.id}`, search: query.toString() }} aria-current={one.id === knot ? 'page' : undefined} aria-describedby={tonight.includes(one.id) ? 'tonights' : undefined} className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper">
-                {tonight.includes(one.id) && <span aria-hidden className="mr-2 size-2.5 rounded-full bg-signal" />}{one.name}
+              <Link
+                ref={one.id === knot ? current : null}
+                to={{ pathname: `/check/${one.id}`, search: query.toString() }}
+                aria-current={one.id === knot ? 'page' : undefined}
+                aria-describedby={tonight.includes(one.id) ? 'tonights' : undefined}
+                className="flex min-h-12 items-center rounded-full border-2 border-line bg-card px-4 font-semibold whitespace-nowrap aria-[current=page]:border-ink aria-[current=page]:bg-ink aria-[current=page]:text-paper"
+              >
+                {tonight.includes(one.id) && <span aria-hidden className="mr-2 size-2.5 rounded-full bg-signal" />}
+                {one.name}
               </Link>
             </li>
           ))}
@@ -77,7 +106,16 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
       </nav>
       {sheet.isPending && <Loading />}
       {sheet.isError && <Failure error={sheet.error} retry={() => void sheet.refetch()} />}
-      {sheet.data && <Rows sheet={sheet.data} text={text} onRope={(id) => { query.set('rope', id); setQuery(query, { replace: true }); }} />}
+      {sheet.data && (
+        <Rows
+          sheet={sheet.data}
+          text={text}
+          onRope={(id) => {
+            query.set('rope', id);
+            setQuery(query, { replace: true });
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -91,7 +129,9 @@ function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope
   const walkIns = useWalkIns(sheet.rows.map((one) => one.id));
   const rows = [...walkIns, ...sheet.rows];
   const named = rows.filter((one) => startsWith(one.name, text));
-  const shown = (named.length > 0 ? named : rows).filter((one) => !needOnly || (one.wanted !== null && one.present !== false));
+  const shown = (named.length > 0 ? named : rows).filter(
+    (one) => !needOnly || (one.wanted !== null && one.present !== false),
+  );
   const row = rows.find((one) => one.id === open);
   const first = shown[0]?.id ?? null;
   useEffect(() => {
@@ -113,15 +153,28 @@ function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope
         {sheet.ropes.length > 0 && (
           <label className="flex items-center gap-2">
             <span className="sr-only">{words.check.rope}</span>
-            <select value={sheet.rope?.id ?? ''} onChange={(event) => onRope(event.target.value)} className="min-h-12 rounded-lg border border-soft bg-card px-2">
-              {sheet.ropes.map((rope) => <option key={rope.id} value={rope.id}>{rope.name}, {number(rope.diameter_mm, 1)} mm</option>)}
+            <select
+              value={sheet.rope?.id ?? ''}
+              onChange={(event) => onRope(event.target.value)}
+              className="min-h-12 rounded-lg border border-soft bg-card px-2"
+            >
+              {sheet.ropes.map((rope) => (
+                <option key={rope.id} value={rope.id}>
+                  {rope.name}, {number(rope.diameter_mm, 1)} mm
+                </option>
+              ))}
             </select>
           </label>
         )}
-        <Toggle on={needOnly} onClick={toggle}>{words.check.needOnly}</Toggle>
+        <Toggle on={needOnly} onClick={toggle}>
+          {words.check.needOnly}
+        </Toggle>
         {sheet.tail && (
           <details className="min-w-0">
-            <summary className="flex min-h-12 items-center gap-2"><strong>{words.check.tail(length(sheet.tail.required_mm, me.group.units))}</strong><span className="text-soft underline">{words.check.why}</span></summary>
+            <summary className="flex min-h-12 items-center gap-2">
+              <strong>{words.check.tail(length(sheet.tail.required_mm, me.group.units))}</strong>
+              <span className="text-soft underline">{words.check.why}</span>
+            </summary>
             <p className="max-w-prose pb-2 text-sm">{sheet.tail.reason}</p>
           </details>
         )}
@@ -130,7 +183,15 @@ function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope
       {rows.length === 0 && <p>{words.check.none}</p>}
       {rows.length > 0 && shown.length === 0 && <p>{words.check.noneNeed}</p>}
       <ul className="flex flex-col gap-2">
-        {shown.map((one) => <LearnerRow key={one.id} row={one} busy={checks.busy === `${one.id} ${sheet.knot.id}`} onPass={() => pass(one)} onOpen={() => setOpen(one.id)} />)}
+        {shown.map((one) => (
+          <LearnerRow
+            key={one.id}
+            row={one}
+            busy={checks.busy === `${one.id} ${sheet.knot.id}`}
+            onPass={() => pass(one)}
+            onOpen={() => setOpen(one.id)}
+          />
+        ))}
       </ul>
       <WalkInForm meeting={meeting} />
       {row && <PartsSheet key={row.id} sheet={sheet} row={row} checks={checks} onClose={() => setOpen(null)} />}

@@ -13,7 +13,23 @@ const CARD = 'flex min-h-12 items-center gap-3 rounded-lg border-2 px-3 py-2 tex
  * What it probably is: pictures as this learner sees the knot, the likeliest for this group first, and its sign; the chosen one
  * says its fix. Forms that are as good pass. What looks like none of them is found by three questions at the most.
  */
-export function MistakePicker({ mistakes, forms, compared, value, onChange, onFound, onGood }: { mistakes: Schemas['KnotMistake'][]; forms: Schemas['WrongForm'][]; compared: Compared | undefined; value: string | null; onChange: (id: string | null) => void; onFound: (words: string) => void; onGood: (form: Good) => void }) {
+export function MistakePicker({
+  mistakes,
+  forms,
+  compared,
+  value,
+  onChange,
+  onFound,
+  onGood,
+}: {
+  mistakes: Schemas['KnotMistake'][];
+  forms: Schemas['WrongForm'][];
+  compared: Compared | undefined;
+  value: string | null;
+  onChange: (id: string | null) => void;
+  onFound: (words: string) => void;
+  onGood: (form: Good) => void;
+}) {
   const [asking, setAsking] = useState(false);
   return (
     <fieldset className="[--ground:var(--card)]">
@@ -23,22 +39,68 @@ export function MistakePicker({ mistakes, forms, compared, value, onChange, onFo
           const form = forms.find((one) => one.sign === mistake.sign);
           const chosen = value === mistake.id;
           return (
-            <button key={mistake.id} type="button" aria-pressed={chosen} onClick={() => onChange(mistake.id)} className={`${CARD} ${chosen ? 'border-notyet bg-wash' : 'border-line bg-card'}`}>
-              {form && <KnotPicture drawing={form.drawing} moment={null} text={form.name ?? words.show.fallsOut} ringed={chosen ? form.ringed : []} className="h-24 w-32 shrink-0" />}
+            <button
+              key={mistake.id}
+              type="button"
+              aria-pressed={chosen}
+              onClick={() => onChange(mistake.id)}
+              className={`${CARD} ${chosen ? 'border-notyet bg-wash' : 'border-line bg-card'}`}
+            >
+              {form && (
+                <KnotPicture
+                  drawing={form.drawing}
+                  moment={null}
+                  text={form.name ?? words.show.fallsOut}
+                  ringed={chosen ? form.ringed : []}
+                  className="h-24 w-32 shrink-0"
+                />
+              )}
               <span className="min-w-0 flex-1">
                 <span className="block font-semibold">{mistake.sign}</span>
                 {form?.name && <span className="block text-sm text-soft">{form.name}</span>}
-                {chosen && <span className="block text-sm">{mistake.cause}. {mistake.fix}.</span>}
+                {chosen && (
+                  <span className="block text-sm">
+                    {mistake.cause}. {mistake.fix}.
+                  </span>
+                )}
               </span>
             </button>
           );
         })}
-        <button type="button" aria-pressed={asking} onClick={() => { onChange(null); setAsking(!asking); }} className={`${CARD} font-semibold ${asking ? 'border-notyet bg-wash' : 'border-line bg-card'}`}>{words.check.otherMistake}</button>
-        {asking && (compared?.narrow ? <Questions key={compared.tidy.box.join(' ')} step={compared.narrow} right={compared.right} onFound={onFound} /> : <p className="text-sm text-soft">{words.check.noQuestions}</p>)}
+        <button
+          type="button"
+          aria-pressed={asking}
+          onClick={() => {
+            onChange(null);
+            setAsking(!asking);
+          }}
+          className={`${CARD} font-semibold ${asking ? 'border-notyet bg-wash' : 'border-line bg-card'}`}
+        >
+          {words.check.otherMistake}
+        </button>
+        {asking &&
+          (compared?.narrow ? (
+            <Questions
+              key={compared.tidy.box.join(' ')}
+              step={compared.narrow}
+              right={compared.right}
+              onFound={onFound}
+            />
+          ) : (
+            <p className="text-sm text-soft">{words.check.noQuestions}</p>
+          ))}
         {compared?.good.map((form) => (
-          <button key={`${form.method} ${form.mirrored}`} type="button" onClick={() => onGood(form)} className={`${CARD} border-right bg-card`}>
+          <button
+            key={`${form.method} ${form.mirrored}`}
+            type="button"
+            onClick={() => onGood(form)}
+            className={`${CARD} border-right bg-card`}
+          >
             <KnotPicture drawing={form.drawing} moment={null} text={form.name} className="h-24 w-32 shrink-0" />
-            <span className="min-w-0 flex-1"><span className="block font-semibold">{form.mirrored ? words.check.otherHand : form.name}</span><span className="block text-sm text-(--right)">{words.check.asGood}</span></span>
+            <span className="min-w-0 flex-1">
+              <span className="block font-semibold">{form.mirrored ? words.check.otherHand : form.name}</span>
+              <span className="block text-sm text-(--right)">{words.check.asGood}</span>
+            </span>
           </button>
         ))}
       </div>
@@ -47,7 +109,15 @@ export function MistakePicker({ mistakes, forms, compared, value, onChange, onFo
 }
 
 /** Is it as in the picture, at the ring? At most three times, then what is left. */
-function Questions({ step, right, onFound }: { step: Schemas['Narrowing']; right: Schemas['Drawing']; onFound: (words: string) => void }) {
+function Questions({
+  step,
+  right,
+  onFound,
+}: {
+  step: Schemas['Narrowing'];
+  right: Schemas['Drawing'];
+  onFound: (words: string) => void;
+}) {
   const [now, setNow] = useState(step);
   const [asked, setAsked] = useState(1);
   const answer = (next: Schemas['Narrowing'] | null): void => {
@@ -60,19 +130,53 @@ function Questions({ step, right, onFound }: { step: Schemas['Narrowing']; right
       <div role="group" aria-label={words.check.left} className="flex flex-col gap-2">
         <p className="font-semibold">{words.check.left}</p>
         {now.left.map((form) => (
-          <button key={form.id} type="button" onClick={() => onFound(`${form.cause}. ${form.fix}.`)} className={`${CARD} border-line bg-card`}>
-            <KnotPicture drawing={form.drawing} moment={null} text={form.name ?? form.sign} ringed={form.ringed} className="h-28 w-36 shrink-0" />
-            <span className="min-w-0 flex-1 text-sm"><span className="block text-base font-semibold">{form.name ?? form.sign}</span>{form.cause}. {form.fix}.</span>
+          <button
+            key={form.id}
+            type="button"
+            onClick={() => onFound(`${form.cause}. ${form.fix}.`)}
+            className={`${CARD} border-line bg-card`}
+          >
+            <KnotPicture
+              drawing={form.drawing}
+              moment={null}
+              text={form.name ?? form.sign}
+              ringed={form.ringed}
+              className="h-28 w-36 shrink-0"
+            />
+            <span className="min-w-0 flex-1 text-sm">
+              <span className="block text-base font-semibold">{form.name ?? form.sign}</span>
+              {form.cause}. {form.fix}.
+            </span>
           </button>
         ))}
-        <Button look="quiet" onClick={() => { setNow(step); setAsked(1); }}>{words.check.askAgain}</Button>
+        <Button
+          look="quiet"
+          onClick={() => {
+            setNow(step);
+            setAsked(1);
+          }}
+        >
+          {words.check.askAgain}
+        </Button>
       </div>
     );
   }
   return (
-    <div role="group" aria-label={words.check.question(asked)} className="rounded-lg border-2 border-notyet bg-card p-3 [--ground:var(--card)]">
-      <p aria-live="polite" className="font-semibold">{words.check.question(asked)}</p>
-      <KnotPicture drawing={right} moment={null} text={words.check.question(asked)} ringed={[now.at]} className="h-52 w-full" />
+    <div
+      role="group"
+      aria-label={words.check.question(asked)}
+      className="rounded-lg border-2 border-notyet bg-card p-3 [--ground:var(--card)]"
+    >
+      <p aria-live="polite" className="font-semibold">
+        {words.check.question(asked)}
+      </p>
+      <KnotPicture
+        drawing={right}
+        moment={null}
+        text={words.check.question(asked)}
+        ringed={[now.at]}
+        className="h-52 w-full"
+      />
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={() => answer(now.as_drawn)}>{words.check.asDrawn}</Button>
         <Button onClick={() => answer(now.other)}>{words.check.otherWay}</Button>

@@ -19,11 +19,25 @@ import { cleanPass, type Checks, type Parts, type Subject } from './useChecks';
 type CheckSheet = Schemas['CheckSheet'];
 type Looked = 'yes' | 'no' | 'not_looked';
 
-const ANSWERS = [['yes', words.check.yes], ['no', words.check.no], ['not_looked', words.check.notLooked]] as const;
+const ANSWERS = [
+  ['yes', words.check.yes],
+  ['no', words.check.no],
+  ['not_looked', words.check.notLooked],
+] as const;
 const TONE = { yes: 'bg-right', no: 'bg-notyet' };
 
 /** One learner's knot, closer: what is wrong in one more tap, the rest for those who want it. */
-export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet; row: { id: string; name: string; hand: string | null }; checks: Checks; onClose: () => void }) {
+export function PartsSheet({
+  sheet,
+  row,
+  checks,
+  onClose,
+}: {
+  sheet: CheckSheet;
+  row: { id: string; name: string; hand: string | null };
+  checks: Checks;
+  onClose: () => void;
+}) {
   const { knot, in_hand: rope } = sheet;
   // Nothing counts as right that nobody has looked at.
   const [tying, setTying] = useState<Looked>('not_looked');
@@ -50,14 +64,23 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
   };
   // A knot that is not tied right is tied again: its dressing and tail are not looked at.
   const closer = tying !== 'no';
-  const again = (named: Partial<Parts>): Parts => ({ ...cleanPass(knot), tying: 'no', ...(knot.has_dressing ? { dressing: 'not_looked' as const } : {}), ...(knot.has_tail ? { tail: 'not_looked' as const } : {}), ...named });
+  const again = (named: Partial<Parts>): Parts => ({
+    ...cleanPass(knot),
+    tying: 'no',
+    ...(knot.has_dressing ? { dressing: 'not_looked' as const } : {}),
+    ...(knot.has_tail ? { tail: 'not_looked' as const } : {}),
+    ...named,
+  });
   const seen = (): Parts => ({
-    kind: 'result', tying,
+    kind: 'result',
+    tying,
     dressing: !knot.has_dressing ? 'not_applicable' : closer ? dressing : 'not_looked',
     tail: !knot.has_tail ? 'not_applicable' : closer ? tail : 'not_looked',
     how: closer && measured ? 'measured' : 'attested',
     ...(closer && measured && rope ? { measured_mm: measured.mm, measured_by: measured.by, rope } : {}),
-    prompts: Number(prompts), purpose, test,
+    prompts: Number(prompts),
+    purpose,
+    test,
     ...(tying === 'no' && mistake ? { mistake } : {}),
     ...(took === null ? {} : { took_s: took }),
     ...(note.trim() ? { note: note.trim() } : {}),
@@ -68,7 +91,11 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
     if (now !== null) setRecorded(now);
   };
   /** One tap for all that has not been looked at part by part: it was looked at as a whole. */
-  const unlooked = tying === 'not_looked' || (closer && ((knot.has_dressing && dressing === 'not_looked') || (knot.has_tail && tail === 'not_looked' && measured === null)));
+  const unlooked =
+    tying === 'not_looked' ||
+    (closer &&
+      ((knot.has_dressing && dressing === 'not_looked') ||
+        (knot.has_tail && tail === 'not_looked' && measured === null)));
   const restRight = (): void => {
     if (tying === 'not_looked') setTying('yes');
     if (dressing === 'not_looked') setDressing('yes');
@@ -80,16 +107,30 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
   };
   const picker = !closer && (
     <MistakePicker
-      mistakes={knot.mistakes} forms={shown.data?.wrong ?? []} compared={compared} value={mistake}
-      onChange={(id) => { setMistake(id); if (recorded !== null && id !== null) void named(recorded, again({ mistake: id })); }}
-      onFound={(words) => { if (recorded !== null) record(again({ note: words })); else setNote(words); }}
+      mistakes={knot.mistakes}
+      forms={shown.data?.wrong ?? []}
+      compared={compared}
+      value={mistake}
+      onChange={(id) => {
+        setMistake(id);
+        if (recorded !== null && id !== null) void named(recorded, again({ mistake: id }));
+      }}
+      onFound={(words) => {
+        if (recorded !== null) record(again({ note: words }));
+        else setNote(words);
+      }}
       onGood={(form) => record({ ...cleanPass(knot), method: form.method })}
     />
   );
   if (recorded !== null) {
     return (
       <Sheet open onClose={onClose} title={row.name} about={words.check.recordedAgain(knot.name)}>
-        <div className="flex flex-col gap-4">{picker}<Button look="signal" onClick={onClose}>{words.check.enough}</Button></div>
+        <div className="flex flex-col gap-4">
+          {picker}
+          <Button look="signal" onClick={onClose}>
+            {words.check.enough}
+          </Button>
+        </div>
       </Sheet>
     );
   }
@@ -99,21 +140,51 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
         <div role="group" aria-label={words.check.quick} className="grid grid-cols-2 gap-2">
           <Quick name={words.check.withHelp} onClick={() => record({ ...cleanPass(knot), prompts: 1 })} />
           <Quick name={words.check.wrong.tying} onClick={() => void tyingWrong()} />
-          {knot.has_dressing && <Quick name={words.check.wrong.dressing} onClick={() => record({ ...cleanPass(knot), dressing: 'no' })} />}
-          {knot.has_tail && <Quick name={words.check.wrong.tail} onClick={() => record({ ...cleanPass(knot), tail: 'no' })} />}
+          {knot.has_dressing && (
+            <Quick name={words.check.wrong.dressing} onClick={() => record({ ...cleanPass(knot), dressing: 'no' })} />
+          )}
+          {knot.has_tail && (
+            <Quick name={words.check.wrong.tail} onClick={() => record({ ...cleanPass(knot), tail: 'no' })} />
+          )}
         </div>
-        <Button className="min-h-14 border-2 border-right" disabled={!unlooked} onClick={restRight}><Check aria-hidden className="size-5 text-(--right)" strokeWidth={3} /> {words.check.restRight}</Button>
-        <Part name={words.check.parts.tying} look={knot.checks.tying}><Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} /></Part>
+        <Button className="min-h-14 border-2 border-right" disabled={!unlooked} onClick={restRight}>
+          <Check aria-hidden className="size-5 text-(--right)" strokeWidth={3} /> {words.check.restRight}
+        </Button>
+        <Part name={words.check.parts.tying} look={knot.checks.tying}>
+          <Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} />
+        </Part>
         {picker}
         {closer && knot.has_dressing && (
           <Part name={words.check.parts.dressing} look={knot.checks.dressing}>
             {compared?.untidy && (
               <div className="mb-2 grid grid-cols-2 gap-2 rounded-xl border border-line bg-card p-2 text-center text-sm [--ground:var(--card)]">
-                <figure><KnotPicture drawing={compared.tidy} moment={null} text={words.check.tidyOf(knot.name)} className="h-28 w-full" /><figcaption className="font-semibold text-(--right)">{words.check.tidy}</figcaption></figure>
-                <figure><KnotPicture drawing={compared.untidy} moment={null} text={words.check.untidyOf(knot.name)} className="h-28 w-full" /><figcaption className="font-semibold text-notyet">{words.check.untidy}</figcaption></figure>
+                <figure>
+                  <KnotPicture
+                    drawing={compared.tidy}
+                    moment={null}
+                    text={words.check.tidyOf(knot.name)}
+                    className="h-28 w-full"
+                  />
+                  <figcaption className="font-semibold text-(--right)">{words.check.tidy}</figcaption>
+                </figure>
+                <figure>
+                  <KnotPicture
+                    drawing={compared.untidy}
+                    moment={null}
+                    text={words.check.untidyOf(knot.name)}
+                    className="h-28 w-full"
+                  />
+                  <figcaption className="font-semibold text-notyet">{words.check.untidy}</figcaption>
+                </figure>
               </div>
             )}
-            <Choice label={words.check.parts.dressing} value={dressing} onChange={setDressing} options={ANSWERS} tone={TONE} />
+            <Choice
+              label={words.check.parts.dressing}
+              value={dressing}
+              onChange={setDressing}
+              options={ANSWERS}
+              tone={TONE}
+            />
           </Part>
         )}
         {closer && knot.has_tail && (
@@ -123,31 +194,72 @@ export function PartsSheet({ sheet, row, checks, onClose }: { sheet: CheckSheet;
           </Part>
         )}
         <Part name={words.check.prompts} look={[]}>
-          <Choice label={words.check.prompts} value={prompts} onChange={setPrompts} options={[['0', words.check.promptWords[0]], ['1', words.check.promptWords[1]], ['2', words.check.promptWords[2]]]} />
+          <Choice
+            label={words.check.prompts}
+            value={prompts}
+            onChange={setPrompts}
+            options={[
+              ['0', words.check.promptWords[0]],
+              ['1', words.check.promptWords[1]],
+              ['2', words.check.promptWords[2]],
+            ]}
+          />
         </Part>
-        {closer && knot.test !== '' && <Part name={words.check.test} look={[knot.test]}><Choice label={words.check.test} value={test} onChange={setTest} options={ANSWERS} tone={TONE} /></Part>}
-        <Part name={words.check.purpose} look={[]}><Choice label={words.check.purpose} value={purpose} onChange={setPurpose} options={ANSWERS} tone={TONE} /></Part>
-        <Part name={words.check.time} look={[]}><TimePart onTime={setTook} /></Part>
-        <AreaField label={words.check.note} rows={2} maxLength={500} value={note} onChange={(event) => setNote(event.target.value)} />
+        {closer && knot.test !== '' && (
+          <Part name={words.check.test} look={[knot.test]}>
+            <Choice label={words.check.test} value={test} onChange={setTest} options={ANSWERS} tone={TONE} />
+          </Part>
+        )}
+        <Part name={words.check.purpose} look={[]}>
+          <Choice label={words.check.purpose} value={purpose} onChange={setPurpose} options={ANSWERS} tone={TONE} />
+        </Part>
+        <Part name={words.check.time} look={[]}>
+          <TimePart onTime={setTook} />
+        </Part>
+        <AreaField
+          label={words.check.note}
+          rows={2}
+          maxLength={500}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
         <div className="flex gap-3">
-          <Button look="signal" className="flex-1" onClick={() => record(seen())}>{words.check.sentAs}</Button>
-          <Button title={words.check.priorAbout} onClick={() => record({ kind: 'prior' })}>{words.check.prior}</Button>
+          <Button look="signal" className="flex-1" onClick={() => record(seen())}>
+            {words.check.sentAs}
+          </Button>
+          <Button title={words.check.priorAbout} onClick={() => record({ kind: 'prior' })}>
+            {words.check.prior}
+          </Button>
         </div>
-        <Link to={`/check/of/${row.id}`} className="inline-flex min-h-12 items-center underline">{words.check.allOf(row.name)}</Link>
+        <Link to={`/check/of/${row.id}`} className="inline-flex min-h-12 items-center underline">
+          {words.check.allOf(row.name)}
+        </Link>
       </div>
     </Sheet>
   );
 }
 
 function Quick({ name, onClick }: { name: string; onClick: () => void }) {
-  return <button type="button" onClick={onClick} className="min-h-16 rounded-xl border-2 border-notyet bg-card px-2 text-lg leading-tight font-semibold hover:bg-wash">{name}</button>;
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="min-h-16 rounded-xl border-2 border-notyet bg-card px-2 text-lg leading-tight font-semibold hover:bg-wash"
+    >
+      {name}
+    </button>
+  );
 }
 
 function Part({ name, look, children }: { name: string; look: string[]; children: React.ReactNode }) {
   return (
     <div>
       <h3 className="text-lg">{name}</h3>
-      {look.map((line) => <p key={line} className="mb-1 text-sm text-soft">{line}</p>)}
+      {look.map((line) => (
+        <p key={line} className="mb-1 text-sm text-soft">
+          {line}
+        </p>
+      ))}
       {children}
     </div>
   );

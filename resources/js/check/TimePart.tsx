@@ -29,11 +29,24 @@ export function TimePart({ onTime }: { onTime: (seconds: number | null) => void 
   };
   return (
     <div className="flex gap-2">
-      <Button onClick={press} className="min-w-32"><Timer aria-hidden className="size-5" /> {since === null ? words.check.timeStart : words.check.timeStop}</Button>
-      <label htmlFor={id} className="sr-only">{words.check.time}</label>
+      <Button onClick={press} className="min-w-32">
+        <Timer aria-hidden className="size-5" /> {since === null ? words.check.timeStart : words.check.timeStop}
+      </Button>
+      <label htmlFor={id} className="sr-only">
+        {words.check.time}
+      </label>
       <span className="flex min-w-0 flex-1 items-center gap-2">
-        <input id={id} inputMode="decimal" value={text} readOnly={since !== null} onChange={(event) => change(event.target.value)} className="min-h-12 w-full min-w-0 rounded-lg border border-soft bg-card px-3 tabular-nums" />
-        <span aria-hidden className="text-soft">s</span>
+        <input
+          id={id}
+          inputMode="decimal"
+          value={text}
+          readOnly={since !== null}
+          onChange={(event) => change(event.target.value)}
+          className="min-h-12 w-full min-w-0 rounded-lg border border-soft bg-card px-3 tabular-nums"
+        />
+        <span aria-hidden className="text-soft">
+          s
+        </span>
       </span>
     </div>
   );

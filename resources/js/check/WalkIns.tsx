@@ -13,8 +13,18 @@ type Row = Schemas['CheckSheet']['rows'][number];
 export function useWalkIns(known: string[]): Row[] {
   const walkIns = useLive(() => store.walkIns.toArray(), []);
   // An id of version 7 begins with its moment, so the newest is the greatest.
-  return walkIns.filter((one) => !known.includes(one.id)).sort((a, b) => (a.id < b.id ? 1 : -1))
-    .map((one) => ({ id: one.id, name: one.name, age_band: '8-10', hand: null, present: true, wanted: null, mark: null }));
+  return walkIns
+    .filter((one) => !known.includes(one.id))
+    .sort((a, b) => (a.id < b.id ? 1 : -1))
+    .map((one) => ({
+      id: one.id,
+      name: one.name,
+      age_band: '8-10',
+      hand: null,
+      present: true,
+      wanted: null,
+      mark: null,
+    }));
 }
 
 /** Two taps and a name, with or without a network. */
@@ -27,13 +37,34 @@ export function WalkInForm({ meeting }: { meeting: string | null }) {
     setName('');
     setOpen(false);
   };
-  if (!open) return <Button className="self-start" onClick={() => setOpen(true)}><UserPlus aria-hidden className="size-5" /> {words.check.walkIn}</Button>;
+  if (!open)
+    return (
+      <Button className="self-start" onClick={() => setOpen(true)}>
+        <UserPlus aria-hidden className="size-5" /> {words.check.walkIn}
+      </Button>
+    );
   return (
-    <form onSubmit={(event) => { event.preventDefault(); void add(); }} className="flex flex-wrap items-end gap-2 rounded-xl border border-line bg-card p-3">
-      <label className="min-w-48 flex-1 font-semibold">{words.check.walkInName}<span className="block text-sm font-normal text-soft">{words.check.walkInAbout}</span>
-        <input autoFocus maxLength={36} value={name} onChange={(event) => setName(event.target.value)} className="mt-1 min-h-12 w-full rounded-lg border border-soft bg-card px-3 font-normal" />
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+      className="flex flex-wrap items-end gap-2 rounded-xl border border-line bg-card p-3"
+    >
+      <label className="min-w-48 flex-1 font-semibold">
+        {words.check.walkInName}
+        <span className="block text-sm font-normal text-soft">{words.check.walkInAbout}</span>
+        <input
+          autoFocus
+          maxLength={36}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          className="mt-1 min-h-12 w-full rounded-lg border border-soft bg-card px-3 font-normal"
+        />
       </label>
-      <Button type="submit" look="signal" disabled={name.trim() === ''}>{words.check.walkInGo}</Button>
+      <Button type="submit" look="signal" disabled={name.trim() === ''}>
+        {words.check.walkInGo}
+      </Button>
     </form>
   );
 }

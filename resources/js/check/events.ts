@@ -37,12 +37,30 @@ const PATIENCE = 2_500;
  * Keeps a check event on the device, then sends it. Where no answer comes in time, what the device looked up stands until the
  * server has derived it.
  */
-export async function record(draft: Draft, who: string, provisional: Pick<Answer, 'verdict' | 'next'>, patience = PATIENCE): Promise<Answer & { provisional: boolean }> {
+export async function record(
+  draft: Draft,
+  who: string,
+  provisional: Pick<Answer, 'verdict' | 'next'>,
+  patience = PATIENCE,
+): Promise<Answer & { provisional: boolean }> {
   const id = uuid7();
   const me = signedIn();
   await keep((device, seq) => ({
-    id, seq, state: 'waiting', who, ...(me ? { of: me.user.name } : {}), verdict: words.verdicts[provisional.verdict],
-    event: { ...draft, ...(me ? { by: me.user.id } : {}), id, schema: 1, device, device_seq: seq, observed_at: new Date().toISOString() },
+    id,
+    seq,
+    state: 'waiting',
+    who,
+    ...(me ? { of: me.user.name } : {}),
+    verdict: words.verdicts[provisional.verdict],
+    event: {
+      ...draft,
+      ...(me ? { by: me.user.id } : {}),
+      id,
+      schema: 1,
+      device,
+      device_seq: seq,
+      observed_at: new Date().toISOString(),
+    },
   }));
   await noteKept();
   const answer = await answerTo(id, patience);

@@ -41,7 +41,11 @@ export function useChecks() {
     setDone(now);
   };
 
-  const attempt = async (subject: Subject, parts: Parts, provisional: Provisional): Promise<(Answer & { provisional: boolean }) | null> => {
+  const attempt = async (
+    subject: Subject,
+    parts: Parts,
+    provisional: Provisional,
+  ): Promise<(Answer & { provisional: boolean }) | null> => {
     setBusy(`${subject.learner} ${subject.knot}`);
     setError(null);
     try {
@@ -56,20 +60,42 @@ export function useChecks() {
     }
   };
 
-  const send = async (subject: Subject, parts: Parts, provisional: Provisional, before = done): Promise<string | null> => {
+  const send = async (
+    subject: Subject,
+    parts: Parts,
+    provisional: Provisional,
+    before = done,
+  ): Promise<string | null> => {
     const answer = await attempt(subject, parts, provisional);
     if (!answer) return null;
     const entry = { id: answer.id, subject };
     keepDone([...before.slice(1 - UNDONE), entry]);
-    setLast({ text: words.check.saved(subject.name, words.verdicts[answer.verdict]), next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next, undo: entry });
+    setLast({
+      text: words.check.saved(subject.name, words.verdicts[answer.verdict]),
+      next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next,
+      undo: entry,
+    });
     return answer.id;
   };
 
-  const takeBack = (entry: Done) => attempt(entry.subject, { kind: 'retract', target: entry.id }, { verdict: 'incomplete', next: '' });
+  const takeBack = (entry: Done) =>
+    attempt(entry.subject, { kind: 'retract', target: entry.id }, { verdict: 'incomplete', next: '' });
 
   /** The same check, seen closer: what was recorded first is taken back. */
-  const replace = async (id: string, subject: Subject, parts: Parts, provisional: Provisional): Promise<string | null> =>
-    (await takeBack({ id, subject })) ? send(subject, parts, provisional, done.filter((entry) => entry.id !== id)) : null;
+  const replace = async (
+    id: string,
+    subject: Subject,
+    parts: Parts,
+    provisional: Provisional,
+  ): Promise<string | null> =>
+    (await takeBack({ id, subject }))
+      ? send(
+          subject,
+          parts,
+          provisional,
+          done.filter((entry) => entry.id !== id),
+        )
+      : null;
 
   const undo = async (): Promise<void> => {
     const target = last?.undo;
@@ -86,5 +112,12 @@ export type Checks = ReturnType<typeof useChecks>;
 
 /** One tap attests every part that applies. */
 export function cleanPass(knot: { has_dressing: boolean; has_tail: boolean }): Parts & { kind: 'result' } {
-  return { kind: 'result', tying: 'yes', dressing: knot.has_dressing ? 'yes' : 'not_applicable', tail: knot.has_tail ? 'yes' : 'not_applicable', how: 'attested', prompts: 0 };
+  return {
+    kind: 'result',
+    tying: 'yes',
+    dressing: knot.has_dressing ? 'yes' : 'not_applicable',
+    tail: knot.has_tail ? 'yes' : 'not_applicable',
+    how: 'attested',
+    prompts: 0,
+  };
 }

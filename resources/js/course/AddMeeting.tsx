@@ -17,13 +17,22 @@ export function AddMeeting({ open, onClose, today }: { open: boolean; onClose: (
       onClose();
     },
   });
-  const fault = (field: string): string | undefined => (add.error instanceof ApiProblem ? add.error.about(`/${field}`) : undefined);
+  const fault = (field: string): string | undefined =>
+    add.error instanceof ApiProblem ? add.error.about(`/${field}`) : undefined;
   return (
     <Sheet open={open} onClose={onClose} title={words.course.addMeeting}>
-      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); add.mutate(); }}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add.mutate();
+        }}
+      >
         <Faults error={add.error} />
         <MeetingFields form={form} onChange={setForm} fault={fault} />
-        <Button look="signal" type="submit" disabled={add.isPending}>{words.course.addMeeting}</Button>
+        <Button look="signal" type="submit" disabled={add.isPending}>
+          {words.course.addMeeting}
+        </Button>
       </form>
     </Sheet>
   );

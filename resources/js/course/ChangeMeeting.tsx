@@ -12,34 +12,102 @@ import { MeetingFields, meetingOf } from './MeetingFields';
 const KINDS = ['post', 'pole', 'ring', 'peg', 'toggle'] as const;
 
 /** Changes a meeting still to come, or calls it off. */
-export function ChangeMeeting({ meeting, onClose }: { meeting: Pick<Schemas['CourseMeeting'], 'id' | 'date' | 'starts_at' | 'minutes' | 'checkers' | 'place' | 'objects' | 'bans'>; onClose: () => void }) {
+export function ChangeMeeting({
+  meeting,
+  onClose,
+}: {
+  meeting: Pick<
+    Schemas['CourseMeeting'],
+    'id' | 'date' | 'starts_at' | 'minutes' | 'checkers' | 'place' | 'objects' | 'bans'
+  >;
+  onClose: () => void;
+}) {
   const navigate = useNavigate();
-  const [form, setForm] = useState({ date: meeting.date, starts_at: meeting.starts_at, minutes: String(meeting.minutes), checkers: String(meeting.checkers), place: meeting.place ?? '' });
+  const [form, setForm] = useState({
+    date: meeting.date,
+    starts_at: meeting.starts_at,
+    minutes: String(meeting.minutes),
+    checkers: String(meeting.checkers),
+    place: meeting.place ?? '',
+  });
   const [objects, setObjects] = useState<string[] | null>(meeting.objects);
   const [bans, setBans] = useState(meeting.bans);
   const save = useMutation({
     mutationFn: () => call('PUT', `/api/meetings/${meeting.id}`, { ...meetingOf(form), objects, bans }),
-    onSuccess: () => { void queryClient.invalidateQueries(); onClose(); },
+    onSuccess: () => {
+      void queryClient.invalidateQueries();
+      onClose();
+    },
   });
-  const off = useMutation({ mutationFn: () => call('DELETE', `/api/meetings/${meeting.id}`), onSuccess: () => { void queryClient.invalidateQueries(); void navigate('/course'); } });
-  const fault = (field: string): string | undefined => (save.error instanceof ApiProblem ? save.error.about(`/${field}`) : undefined);
+  const off = useMutation({
+    mutationFn: () => call('DELETE', `/api/meetings/${meeting.id}`),
+    onSuccess: () => {
+      void queryClient.invalidateQueries();
+      void navigate('/course');
+    },
+  });
+  const fault = (field: string): string | undefined =>
+    save.error instanceof ApiProblem ? save.error.about(`/${field}`) : undefined;
   return (
     <Sheet open onClose={onClose} title={words.course.changeMeeting}>
-      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); save.mutate(); }}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save.mutate();
+        }}
+      >
         <Faults error={save.error ?? off.error} />
         <MeetingFields form={form} onChange={setForm} fault={fault} />
         <fieldset>
           <legend className="mb-1 font-semibold">{words.course.thereIs}</legend>
-          <label className="flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={objects === null} onChange={(event) => setObjects(event.target.checked ? null : ['post'])} /> {words.course.thereIsAll}</label>
-          {objects !== null && KINDS.map((kind) => <label key={kind} className="mr-4 inline-flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={objects.includes(kind)} onChange={(event) => setObjects(event.target.checked ? [...objects, kind] : objects.filter((one) => one !== kind))} /> {words.pack.kinds[kind]}</label>)}
+          <label className="flex min-h-12 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-6"
+              checked={objects === null}
+              onChange={(event) => setObjects(event.target.checked ? null : ['post'])}
+            />{' '}
+            {words.course.thereIsAll}
+          </label>
+          {objects !== null &&
+            KINDS.map((kind) => (
+              <label key={kind} className="mr-4 inline-flex min-h-12 items-center gap-3">
+                <input
+                  type="checkbox"
+                  className="size-6"
+                  checked={objects.includes(kind)}
+                  onChange={(event) =>
+                    setObjects(event.target.checked ? [...objects, kind] : objects.filter((one) => one !== kind))
+                  }
+                />{' '}
+                {words.pack.kinds[kind]}
+              </label>
+            ))}
         </fieldset>
         <fieldset>
           <legend className="mb-1 font-semibold">{words.course.notHere}</legend>
-          {(Object.entries(words.course.families)).map(([family, name]) => <label key={family} className="mr-4 inline-flex min-h-12 items-center gap-3"><input type="checkbox" className="size-6" checked={bans.includes(family)} onChange={(event) => setBans(event.target.checked ? [...bans, family] : bans.filter((one) => one !== family))} /> {name}</label>)}
+          {Object.entries(words.course.families).map(([family, name]) => (
+            <label key={family} className="mr-4 inline-flex min-h-12 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-6"
+                checked={bans.includes(family)}
+                onChange={(event) =>
+                  setBans(event.target.checked ? [...bans, family] : bans.filter((one) => one !== family))
+                }
+              />{' '}
+              {name}
+            </label>
+          ))}
         </fieldset>
         <div className="flex flex-wrap gap-3">
-          <Button look="signal" type="submit" disabled={save.isPending}>{words.save}</Button>
-          <Button disabled={off.isPending} onClick={() => off.mutate()}>{words.course.callOff}</Button>
+          <Button look="signal" type="submit" disabled={save.isPending}>
+            {words.save}
+          </Button>
+          <Button disabled={off.isPending} onClick={() => off.mutate()}>
+            {words.course.callOff}
+          </Button>
         </div>
       </form>
     </Sheet>
@@ -51,11 +119,16 @@ export function StartTonight() {
   const navigate = useNavigate();
   const start = useMutation({
     mutationFn: () => call<Schemas['RunSheet']>('POST', '/api/tonight'),
-    onSuccess: (sheet) => { void queryClient.invalidateQueries(); void navigate(`/meeting/${sheet.meeting.id}`); },
+    onSuccess: (sheet) => {
+      void queryClient.invalidateQueries();
+      void navigate(`/meeting/${sheet.meeting.id}`);
+    },
   });
   return (
     <>
-      <Button disabled={start.isPending} onClick={() => start.mutate()}>{words.session.startTonight}</Button>
+      <Button disabled={start.isPending} onClick={() => start.mutate()}>
+        {words.session.startTonight}
+      </Button>
       <Faults error={start.error} />
     </>
   );

@@ -4,15 +4,56 @@ import { words } from '../words/en';
 export type MeetingForm = { date: string; starts_at: string; minutes: string; checkers: string; place: string };
 
 /** When, how long, with how many, and where. */
-export function MeetingFields({ form, onChange, fault }: { form: MeetingForm; onChange: (now: MeetingForm) => void; fault: (field: string) => string | undefined }) {
-  const set = (field: keyof MeetingForm) => (event: { target: { value: string } }): void => onChange({ ...form, [field]: event.target.value });
+export function MeetingFields({
+  form,
+  onChange,
+  fault,
+}: {
+  form: MeetingForm;
+  onChange: (now: MeetingForm) => void;
+  fault: (field: string) => string | undefined;
+}) {
+  const set =
+    (field: keyof MeetingForm) =>
+    (event: { target: { value: string } }): void =>
+      onChange({ ...form, [field]: event.target.value });
   return (
     <>
-      <TextField label={words.course.date} type="date" required value={form.date} onChange={set('date')} fault={fault('date')} />
+      <TextField
+        label={words.course.date}
+        type="date"
+        required
+        value={form.date}
+        onChange={set('date')}
+        fault={fault('date')}
+      />
       <div className="grid grid-cols-3 gap-3">
-        <TextField label={words.course.startsAt} type="time" required value={form.starts_at} onChange={set('starts_at')} fault={fault('starts_at')} />
-        <TextField label={words.course.howLong} type="number" inputMode="numeric" required value={form.minutes} onChange={set('minutes')} fault={fault('minutes')} />
-        <TextField label={words.course.checkers} type="number" inputMode="numeric" required value={form.checkers} onChange={set('checkers')} fault={fault('checkers')} />
+        <TextField
+          label={words.course.startsAt}
+          type="time"
+          required
+          value={form.starts_at}
+          onChange={set('starts_at')}
+          fault={fault('starts_at')}
+        />
+        <TextField
+          label={words.course.howLong}
+          type="number"
+          inputMode="numeric"
+          required
+          value={form.minutes}
+          onChange={set('minutes')}
+          fault={fault('minutes')}
+        />
+        <TextField
+          label={words.course.checkers}
+          type="number"
+          inputMode="numeric"
+          required
+          value={form.checkers}
+          onChange={set('checkers')}
+          fault={fault('checkers')}
+        />
       </div>
       <TextField label={words.course.place} maxLength={80} value={form.place} onChange={set('place')} />
     </>
@@ -20,4 +61,8 @@ export function MeetingFields({ form, onChange, fault }: { form: MeetingForm; on
 }
 
 /** As the server takes it. */
-export const meetingOf = (form: MeetingForm) => ({ ...form, minutes: Number(form.minutes), checkers: Number(form.checkers) });
+export const meetingOf = (form: MeetingForm) => ({
+  ...form,
+  minutes: Number(form.minutes),
+  checkers: Number(form.checkers),
+});

@@ -15,14 +15,32 @@ export type Move = { knot: string; meeting: string | null };
 const OUT = 'out';
 
 /** Moves a knot to another meeting, once it is clear what that comes to. */
-export function MoveSheet({ move, course, onClose, onMoved }: { move: Move; course: Schemas['Course']; onClose: () => void; onMoved: (said: string) => void }) {
+export function MoveSheet({
+  move,
+  course,
+  onClose,
+  onMoved,
+}: {
+  move: Move;
+  course: Schemas['Course'];
+  onClose: () => void;
+  onMoved: (said: string) => void;
+}) {
   const [meeting, setMeeting] = useState(move.meeting ?? OUT);
   const ahead = course.meetings.filter((one) => one.state !== 'past');
   const change = { moves: [{ knot: move.knot, meeting: meeting === OUT ? null : meeting }] };
   const here = course.places[move.knot] ?? OUT;
-  const asked = useQuery({ queryKey: ['what-if', move.knot, meeting], queryFn: () => call<Schemas['Consequence']>('POST', '/api/course/what-if', change), enabled: meeting !== here, staleTime: 0 });
+  const asked = useQuery({
+    queryKey: ['what-if', move.knot, meeting],
+    queryFn: () => call<Schemas['Consequence']>('POST', '/api/course/what-if', change),
+    enabled: meeting !== here,
+    staleTime: 0,
+  });
   const take = useMutation({
-    mutationFn: (free: boolean) => (free ? call<Schemas['Course']>('DELETE', `/api/course/knots/${move.knot}`) : call<Schemas['Course']>('PUT', '/api/course/plan', change)),
+    mutationFn: (free: boolean) =>
+      free
+        ? call<Schemas['Course']>('DELETE', `/api/course/knots/${move.knot}`)
+        : call<Schemas['Course']>('PUT', '/api/course/plan', change),
     onSuccess: (now) => {
       queryClient.setQueryData(courseQuery.queryKey, now);
       void queryClient.invalidateQueries({ queryKey: ['meeting'] });
@@ -33,12 +51,35 @@ export function MoveSheet({ move, course, onClose, onMoved }: { move: Move; cour
   return (
     <Sheet open onClose={onClose} title={words.course.move(course.knots[move.knot] ?? move.knot)}>
       <div className="flex flex-col gap-4">
-        <SelectField label={words.course.moveTo} value={meeting} onChange={(event) => setMeeting(event.target.value)} options={[...ahead.map((one) => [one.id, `${words.course.meeting(one.number)}, ${dayShort(one.date)}`] as const), [OUT, words.course.leaveOut]]} />
-        {meeting !== here && (asked.data ? <Consequence of={asked.data} course={course} /> : asked.isError ? <Faults error={asked.error} /> : <p role="status" className="text-soft">{words.course.reckoning}</p>)}
+        <SelectField
+          label={words.course.moveTo}
+          value={meeting}
+          onChange={(event) => setMeeting(event.target.value)}
+          options={[
+            ...ahead.map((one) => [one.id, `${words.course.meeting(one.number)}, ${dayShort(one.date)}`] as const),
+            [OUT, words.course.leaveOut],
+          ]}
+        />
+        {meeting !== here &&
+          (asked.data ? (
+            <Consequence of={asked.data} course={course} />
+          ) : asked.isError ? (
+            <Faults error={asked.error} />
+          ) : (
+            <p role="status" className="text-soft">
+              {words.course.reckoning}
+            </p>
+          ))}
         <Faults error={take.error} />
         <div className="flex flex-wrap gap-3">
-          <Button look="signal" disabled={meeting === here || take.isPending} onClick={() => take.mutate(false)}>{words.course.moveIt}</Button>
-          {course.pinned.includes(move.knot) && <Button disabled={take.isPending} onClick={() => take.mutate(true)}>{words.course.free}</Button>}
+          <Button look="signal" disabled={meeting === here || take.isPending} onClick={() => take.mutate(false)}>
+            {words.course.moveIt}
+          </Button>
+          {course.pinned.includes(move.knot) && (
+            <Button disabled={take.isPending} onClick={() => take.mutate(true)}>
+              {words.course.free}
+            </Button>
+          )}
         </div>
       </div>
     </Sheet>

@@ -12,13 +12,28 @@ const IFS = { minutes: { minutes: 10 }, checkers: { checkers: 1 }, meetings: { m
 /** What more time, another helper or another meeting would come to. */
 export function WhatIf({ course }: { course: Schemas['Course'] }) {
   const [which, setWhich] = useState<keyof typeof IFS | null>(null);
-  const ask = useMutation({ mutationFn: (one: keyof typeof IFS) => call<Schemas['Consequence']>('POST', '/api/course/what-if', IFS[one]) });
+  const ask = useMutation({
+    mutationFn: (one: keyof typeof IFS) => call<Schemas['Consequence']>('POST', '/api/course/what-if', IFS[one]),
+  });
   return (
     <section aria-labelledby="what-if" className="print:hidden">
-      <h2 id="what-if" className="text-xl">{words.course.whatIf}</h2>
+      <h2 id="what-if" className="text-xl">
+        {words.course.whatIf}
+      </h2>
       <p className="mb-3 text-sm text-soft">{words.course.ifAbout}</p>
       <div className="mb-3 flex flex-wrap gap-2">
-        {(Object.keys(IFS) as (keyof typeof IFS)[]).map((one) => <Button key={one} aria-pressed={which === one} onClick={() => { setWhich(one); ask.mutate(one); }}>{words.course.ifs[one]}</Button>)}
+        {(Object.keys(IFS) as (keyof typeof IFS)[]).map((one) => (
+          <Button
+            key={one}
+            aria-pressed={which === one}
+            onClick={() => {
+              setWhich(one);
+              ask.mutate(one);
+            }}
+          >
+            {words.course.ifs[one]}
+          </Button>
+        ))}
       </div>
       <Faults error={ask.error} />
       {ask.data && <Consequence of={ask.data} course={course} />}
@@ -27,7 +42,15 @@ export function WhatIf({ course }: { course: Schemas['Course'] }) {
 }
 
 /** A plan laid out anew, where it is better than the one that stands. */
-export function Proposal({ of, course, meetings }: { of: Schemas['Consequence']; course: Pick<Schemas['Course'], 'knots'> & { badges?: Schemas['Course']['badges'] }; meetings: Pick<Schemas['CourseMeeting'], 'id' | 'date'>[] }) {
+export function Proposal({
+  of,
+  course,
+  meetings,
+}: {
+  of: Schemas['Consequence'];
+  course: Pick<Schemas['Course'], 'knots'> & { badges?: Schemas['Course']['badges'] };
+  meetings: Pick<Schemas['CourseMeeting'], 'id' | 'date'>[];
+}) {
   const [left, setLeft] = useState(false);
   const take = useMutation({
     mutationFn: () => call<Schemas['Course']>('PUT', '/api/course/plan', { anew: true }),
@@ -39,12 +62,16 @@ export function Proposal({ of, course, meetings }: { of: Schemas['Consequence'];
   if (left) return null;
   return (
     <section aria-labelledby="proposal" className="rounded-xl border-2 border-signal bg-card p-4 print:hidden">
-      <h2 id="proposal" className="text-xl">{words.course.proposal}</h2>
+      <h2 id="proposal" className="text-xl">
+        {words.course.proposal}
+      </h2>
       <p className="mb-3">{words.course.proposalAbout}</p>
       <Consequence of={of} course={{ ...course, meetings }} />
       <Faults error={take.error} />
       <div className="mt-3 flex flex-wrap gap-3">
-        <Button look="signal" disabled={take.isPending} onClick={() => take.mutate()}>{words.course.accept}</Button>
+        <Button look="signal" disabled={take.isPending} onClick={() => take.mutate()}>
+          {words.course.accept}
+        </Button>
         <Button onClick={() => setLeft(true)}>{words.course.keep}</Button>
       </div>
     </section>

@@ -12,7 +12,10 @@ export const BANDS = Object.entries(words.bands) as [Schemas['AgeBand'], string]
 
 /** Names as typed or pasted, one a line. */
 export function namesIn(text: string): string[] {
-  return text.split(/\r?\n/).map((line) => line.trim()).filter((line) => line !== '');
+  return text
+    .split(/\r?\n/)
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
 }
 
 export function AddLearners({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -29,11 +32,24 @@ export function AddLearners({ open, onClose }: { open: boolean; onClose: () => v
   });
   return (
     <Sheet open={open} onClose={onClose} title={words.crew.add} about={words.crew.addHelp}>
-      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); add.mutate(); }}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add.mutate();
+        }}
+      >
         <Faults error={add.error} />
         <AreaField label={words.crew.names} rows={7} value={text} onChange={(event) => setText(event.target.value)} />
-        <SelectField label={words.crew.band} options={BANDS} value={band} onChange={(event) => setBand(event.target.value as Schemas['AgeBand'])} />
-        <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>{words.crew.addGo(names.length)}</Button>
+        <SelectField
+          label={words.crew.band}
+          options={BANDS}
+          value={band}
+          onChange={(event) => setBand(event.target.value as Schemas['AgeBand'])}
+        />
+        <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>
+          {words.crew.addGo(names.length)}
+        </Button>
       </form>
     </Sheet>
   );

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { crewQuery, queryClient } from '../api/queries';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { SelectField } from '../ui/Field';
@@ -36,19 +36,41 @@ export function CrewPage() {
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{words.crew.title}</h1>
         <div className="flex flex-wrap gap-3 print:hidden">
-        {learners.length > 0 && <Link to="/pocket" className={LINK}><ClipboardList aria-hidden className="size-5" /> {words.pocket.title}</Link>}
-        {learners.length > 0 && <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.crew.print}</button>}
-        {me.may.teach && learners.length > 0 && <Button onClick={() => setHad(true)}>{words.crew.had}</Button>}
-        {me.may.people && <Button onClick={() => setAdding(true)}><UserPlus aria-hidden className="size-5" /> {words.crew.add}</Button>}
+          {learners.length > 0 && (
+            <Link to="/pocket" className={LINK}>
+              <ClipboardList aria-hidden className="size-5" /> {words.pocket.title}
+            </Link>
+          )}
+          {learners.length > 0 && (
+            <button type="button" onClick={() => window.print()} className={LINK}>
+              <Printer aria-hidden className="size-5" /> {words.crew.print}
+            </button>
+          )}
+          {me.may.teach && learners.length > 0 && <Button onClick={() => setHad(true)}>{words.crew.had}</Button>}
+          {me.may.people && (
+            <Button onClick={() => setAdding(true)}>
+              <UserPlus aria-hidden className="size-5" /> {words.crew.add}
+            </Button>
+          )}
         </div>
       </div>
       {ready.length > 0 && (
-        <ul className="flex max-w-4xl flex-col gap-1 rounded-xl border-l-4 border-right bg-card px-4 py-3">{ready.map((line) => <li key={line}>{line}</li>)}</ul>
+        <ul className="flex max-w-4xl flex-col gap-1 rounded-xl border-l-4 border-right bg-card px-4 py-3">
+          {ready.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
       )}
       {tonight.length > 0 && (
         <details className="max-w-4xl rounded-xl border border-line bg-card px-4 print:hidden">
           <summary className="min-h-12 content-center font-semibold">{words.crew.tonight(tonight.length)}</summary>
-          <ul className="flex flex-col gap-1 pb-3">{tonight.map((one) => <li key={one.id}><strong>{one.name}</strong>: {one.words.join(' ')}</li>)}</ul>
+          <ul className="flex flex-col gap-1 pb-3">
+            {tonight.map((one) => (
+              <li key={one.id}>
+                <strong>{one.name}</strong>: {one.words.join(' ')}
+              </li>
+            ))}
+          </ul>
         </details>
       )}
       {learners.length === 0 ? <p>{words.crew.empty}</p> : <Sifted crew={crew.data} />}
@@ -69,26 +91,73 @@ function Sifted({ crew }: { crew: Crew }) {
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 print:hidden">
-        <SelectField label={words.crew.byBadge} value={sieve.badge} onChange={(event) => setSieve({ ...sieve, badge: event.target.value })} options={[['', words.crew.allBadges], ...crew.badges.map((badge) => [badge.id, badge.name] as const)]} />
-        <SelectField label={words.crew.whoNeeds} value={sieve.needs} onChange={(event) => setSieve({ ...sieve, needs: event.target.value })} options={[['', words.crew.anyKnot], ...needed.map((knot) => [knot.id, knot.name] as const)]} />
-        <Toggle on={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })}>{words.crew.onlyDue}</Toggle>
-        <span className="w-72"><Choice label={words.crew.zoom} value={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')} onChange={setZoom} options={(['far', 'usual', 'near'] as const).map((one) => [one, words.crew.zooms[one]] as const)} /></span>
+        <SelectField
+          label={words.crew.byBadge}
+          value={sieve.badge}
+          onChange={(event) => setSieve({ ...sieve, badge: event.target.value })}
+          options={[['', words.crew.allBadges], ...crew.badges.map((badge) => [badge.id, badge.name] as const)]}
+        />
+        <SelectField
+          label={words.crew.whoNeeds}
+          value={sieve.needs}
+          onChange={(event) => setSieve({ ...sieve, needs: event.target.value })}
+          options={[['', words.crew.anyKnot], ...needed.map((knot) => [knot.id, knot.name] as const)]}
+        />
+        <Toggle on={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })}>
+          {words.crew.onlyDue}
+        </Toggle>
+        <span className="w-72">
+          <Choice
+            label={words.crew.zoom}
+            value={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')}
+            onChange={setZoom}
+            options={(['far', 'usual', 'near'] as const).map((one) => [one, words.crew.zooms[one]] as const)}
+          />
+        </span>
       </div>
       {sieve.needs !== '' && <p>{words.crew.need(learners.map((one) => one.name))}</p>}
-      {learners.length === 0 || knots.length === 0 ? <p>{words.crew.nobodySo}</p> : <Board crew={crew} learners={learners} knots={knots} zoom={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')} />}
+      {learners.length === 0 || knots.length === 0 ? (
+        <p>{words.crew.nobodySo}</p>
+      ) : (
+        <Board
+          crew={crew}
+          learners={learners}
+          knots={knots}
+          zoom={zoom ?? (knots.length > USUALLY ? 'far' : 'usual')}
+        />
+      )}
     </>
   );
 }
 
 /** Learners put away, and the way back. */
 function Archived() {
-  const archived = useQuery({ queryKey: ['archived'], queryFn: () => call<{ learners: Schemas['Learner'][] }>('GET', '/api/archived') });
-  const back = useMutation({ mutationFn: (id: string) => call('PUT', `/api/archived/${id}`), onSuccess: () => void queryClient.invalidateQueries() });
+  const archived = useQuery({
+    queryKey: ['archived'],
+    queryFn: () => call<{ learners: Schemas['Learner'][] }>('GET', '/api/archived'),
+  });
+  const back = useMutation({
+    mutationFn: (id: string) => call('PUT', `/api/archived/${id}`),
+    onSuccess: () => void queryClient.invalidateQueries(),
+  });
   if (!archived.data || archived.data.learners.length === 0) return null;
   return (
     <details className="print:hidden">
-      <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">{words.crew.archived(archived.data.learners.length)}</summary>
-      <ul>{archived.data.learners.map((one) => <li key={one.id} className="flex items-center gap-3"><Link to={`/crew/${one.id}`} className="underline">{one.name}</Link> <Button look="quiet" onClick={() => back.mutate(one.id)}>{words.crew.takeBack}</Button></li>)}</ul>
+      <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">
+        {words.crew.archived(archived.data.learners.length)}
+      </summary>
+      <ul>
+        {archived.data.learners.map((one) => (
+          <li key={one.id} className="flex items-center gap-3">
+            <Link to={`/crew/${one.id}`} className="underline">
+              {one.name}
+            </Link>{' '}
+            <Button look="quiet" onClick={() => back.mutate(one.id)}>
+              {words.crew.takeBack}
+            </Button>
+          </li>
+        ))}
+      </ul>
     </details>
   );
 }

@@ -19,21 +19,49 @@ export function HadBefore({ onClose }: { onClose: () => void }) {
   const knots = useQuery(knotsQuery);
   const [learners, setLearners] = useState(new Set<string>());
   const [had, setHad] = useState(new Set<string>());
-  const write = useMutation({ mutationFn: () => call('POST', '/api/had', { learners: [...learners], knots: [...had] }), onSuccess: () => { void queryClient.invalidateQueries(); onClose(); } });
+  const write = useMutation({
+    mutationFn: () => call('POST', '/api/had', { learners: [...learners], knots: [...had] }),
+    onSuccess: () => {
+      void queryClient.invalidateQueries();
+      onClose();
+    },
+  });
   const chips = (all: { id: string; name: string }[], chosen: Set<string>, choose: (now: Set<string>) => void) => (
     <ul className="flex max-h-60 flex-wrap gap-2 overflow-y-auto">
-      {all.map((one) => <li key={one.id}><button type="button" aria-pressed={chosen.has(one.id)} onClick={() => choose(toggled(chosen, one.id))} className={`min-h-12 rounded-lg border-2 px-3 font-semibold ${chosen.has(one.id) ? 'border-ink bg-ink text-card' : 'border-line bg-card'}`}>{one.name}</button></li>)}
+      {all.map((one) => (
+        <li key={one.id}>
+          <button
+            type="button"
+            aria-pressed={chosen.has(one.id)}
+            onClick={() => choose(toggled(chosen, one.id))}
+            className={`min-h-12 rounded-lg border-2 px-3 font-semibold ${chosen.has(one.id) ? 'border-ink bg-ink text-card' : 'border-line bg-card'}`}
+          >
+            {one.name}
+          </button>
+        </li>
+      ))}
     </ul>
   );
   return (
     <Sheet open onClose={onClose} title={words.crew.had} about={words.crew.hadAbout}>
       <div className="flex flex-col gap-4">
         <Faults error={write.error} />
-        <div className="flex items-center justify-between gap-3"><h3 className="text-lg">{words.crew.who}</h3><Button look="quiet" onClick={() => setLearners(new Set((crew.data?.learners ?? []).map((one) => one.id)))}>{words.crew.all}</Button></div>
+        <div className="flex items-center justify-between gap-3">
+          <h3 className="text-lg">{words.crew.who}</h3>
+          <Button look="quiet" onClick={() => setLearners(new Set((crew.data?.learners ?? []).map((one) => one.id)))}>
+            {words.crew.all}
+          </Button>
+        </div>
         {chips(crew.data?.learners ?? [], learners, setLearners)}
         <h3 className="text-lg">{words.crew.which}</h3>
         {chips(knots.data?.knots ?? [], had, setHad)}
-        <Button look="signal" disabled={learners.size === 0 || had.size === 0 || write.isPending} onClick={() => write.mutate()}>{words.crew.hadGo(learners.size, had.size)}</Button>
+        <Button
+          look="signal"
+          disabled={learners.size === 0 || had.size === 0 || write.isPending}
+          onClick={() => write.mutate()}
+        >
+          {words.crew.hadGo(learners.size, had.size)}
+        </Button>
       </div>
     </Sheet>
   );

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { learnerQuery, queryClient } from '../api/queries';
 import { Mark } from '../drawing/Mark';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
 import { dayShort, number } from '../words/format';
@@ -26,28 +26,46 @@ export function LearnerPage() {
   return (
     <div className="flex max-w-5xl flex-col gap-8">
       <div>
-        <Link to="/crew" className="inline-flex min-h-12 items-center text-soft underline">{words.crew.title}</Link>
+        <Link to="/crew" className="inline-flex min-h-12 items-center text-soft underline">
+          {words.crew.title}
+        </Link>
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-3xl">{learner.name}</h1>
           {me.may.people && <Button onClick={() => setKeeping(true)}>{words.crew.change}</Button>}
         </div>
-        <p className="text-soft">{words.bands[learner.age_band]}{learner.hand === 'left' && `, ${words.crew.left}`}</p>
+        <p className="text-soft">
+          {words.bands[learner.age_band]}
+          {learner.hand === 'left' && `, ${words.crew.left}`}
+        </p>
       </div>
       <ul className="flex flex-wrap gap-3">
         {Object.entries(marks).map(([knot, mark]) => (
-          <li key={knot} className="flex min-w-56 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 py-2 sm:flex-none">
+          <li
+            key={knot}
+            className="flex min-w-56 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 py-2 sm:flex-none"
+          >
             <Mark mark={mark} label="" size={36} />
-            <span><strong className="block leading-tight">{knots[knot]}</strong><span className="text-sm text-soft">{mark.words}</span></span>
+            <span>
+              <strong className="block leading-tight">{knots[knot]}</strong>
+              <span className="text-sm text-soft">{mark.words}</span>
+            </span>
           </li>
         ))}
       </ul>
       <div className="grid gap-8 rail:grid-cols-2">
         <section aria-labelledby="badges">
-          <h2 id="badges" className="mb-3 text-xl">{words.crew.badges}</h2>
+          <h2 id="badges" className="mb-3 text-xl">
+            {words.crew.badges}
+          </h2>
           {badges.length === 0 && <p className="text-soft">{words.crew.noBadges}</p>}
           {badges.map((badge) => (
             <div key={badge.badge} className="mb-4 rounded-xl border border-line bg-card p-4">
-              <h3 className="mb-2 text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{badge.complete ? words.crew.complete : `${number(badge.met)} / ${number(badge.needed)}`}</span></h3>
+              <h3 className="mb-2 text-lg">
+                {badge.name}{' '}
+                <span className="font-sans text-sm font-normal text-soft">
+                  {badge.complete ? words.crew.complete : `${number(badge.met)} / ${number(badge.needed)}`}
+                </span>
+              </h3>
               <OutlineTree outline={badge.outline} knots={knots} learner={learner.id} />
             </div>
           ))}
@@ -59,42 +77,153 @@ export function LearnerPage() {
   );
 }
 
-function OutlineTree({ outline, knots, learner }: { outline: Schemas['Outline']; knots: Page['knots']; learner: string }) {
+function OutlineTree({
+  outline,
+  knots,
+  learner,
+}: {
+  outline: Schemas['Outline'];
+  knots: Page['knots'];
+  learner: string;
+}) {
   const me = useMe();
-  const tick = useMutation({ mutationFn: (met: boolean) => call('PUT', `/api/learners/${learner}/ticks/${outline.key ?? ''}`, { met }), onSuccess: () => void queryClient.invalidateQueries() });
+  const tick = useMutation({
+    mutationFn: (met: boolean) => call('PUT', `/api/learners/${learner}/ticks/${outline.key ?? ''}`, { met }),
+    onSuccess: () => void queryClient.invalidateQueries(),
+  });
   const Icon = outline.met ? Check : Circle;
-  const icon = <Icon aria-label={outline.met ? words.crew.met : words.crew.open} className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`} strokeWidth={outline.met ? 3.5 : 2} />;
-  if (outline.note) return <p className="flex items-center gap-2">{icon}<span className="flex-1"><span className="text-soft">{words.badges.kinds[outline.note]}: </span>{outline.words}</span>{me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
-  if (outline.knot) return <p className="flex gap-2">{icon}<span className="flex-1">{knots[outline.knot] ?? outline.knot}<span className="text-soft">: {outline.level && words.levels[outline.level]}{outline.words && `, ${outline.words}`}{outline.since && <span className="block text-sm">{outline.since.prior ? words.crew.prior : words.crew.since(dayShort(outline.since.day), outline.since.by)}</span>}</span></span>{outline.key && me.may.teach && <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>{outline.met ? words.crew.untick : words.crew.tick}</Button>}</p>;
+  const icon = (
+    <Icon
+      aria-label={outline.met ? words.crew.met : words.crew.open}
+      className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`}
+      strokeWidth={outline.met ? 3.5 : 2}
+    />
+  );
+  if (outline.note)
+    return (
+      <p className="flex items-center gap-2">
+        {icon}
+        <span className="flex-1">
+          <span className="text-soft">{words.badges.kinds[outline.note]}: </span>
+          {outline.words}
+        </span>
+        {me.may.teach && (
+          <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>
+            {outline.met ? words.crew.untick : words.crew.tick}
+          </Button>
+        )}
+      </p>
+    );
+  if (outline.knot)
+    return (
+      <p className="flex gap-2">
+        {icon}
+        <span className="flex-1">
+          {knots[outline.knot] ?? outline.knot}
+          <span className="text-soft">
+            : {outline.level && words.levels[outline.level]}
+            {outline.words && `, ${outline.words}`}
+            {outline.since && (
+              <span className="block text-sm">
+                {outline.since.prior
+                  ? words.crew.prior
+                  : words.crew.since(dayShort(outline.since.day), outline.since.by)}
+              </span>
+            )}
+          </span>
+        </span>
+        {outline.key && me.may.teach && (
+          <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>
+            {outline.met ? words.crew.untick : words.crew.tick}
+          </Button>
+        )}
+      </p>
+    );
   const all = outline.choose === outline.among;
   return (
     <div>
-      <p className="flex gap-2 font-semibold">{icon}{all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}</p>
-      <ul className="ml-2 border-l-2 border-hemp pl-4">{outline.parts?.map((part, n) => <li key={n}><OutlineTree outline={part} knots={knots} learner={learner} /></li>)}</ul>
+      <p className="flex gap-2 font-semibold">
+        {icon}
+        {all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}
+      </p>
+      <ul className="ml-2 border-l-2 border-hemp pl-4">
+        {outline.parts?.map((part, n) => (
+          <li key={n}>
+            <OutlineTree outline={part} knots={knots} learner={learner} />
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }
 
-function History({ history, knots, learner }: { history: Page['history']; knots: Page['knots']; learner: Page['learner'] }) {
+function History({
+  history,
+  knots,
+  learner,
+}: {
+  history: Page['history'];
+  knots: Page['knots'];
+  learner: Page['learner'];
+}) {
   const me = useMe();
   const [about, setAbout] = useState<Page['history'][number] | null>(null);
   return (
     <section aria-labelledby="history">
-      <h2 id="history" className="mb-3 text-xl">{words.crew.history}</h2>
+      <h2 id="history" className="mb-3 text-xl">
+        {words.crew.history}
+      </h2>
       {history.length === 0 && <p className="text-soft">{words.crew.historyEmpty}</p>}
       <ol className="flex flex-col divide-y divide-line">
         {history.map((entry) => (
           <li key={entry.id} className={`py-2 ${entry.taken_back ? 'line-through opacity-70' : ''}`}>
-            <span className="flex flex-wrap justify-between gap-x-3"><strong>{knots[entry.knot] ?? entry.knot}: {entry.kind === 'prior' ? words.crew.prior : words.verdicts[entry.verdict]}</strong><span className="text-sm text-soft">{dayShort(entry.day)} {words.crew.by(entry.by)}</span></span>
+            <span className="flex flex-wrap justify-between gap-x-3">
+              <strong>
+                {knots[entry.knot] ?? entry.knot}:{' '}
+                {entry.kind === 'prior' ? words.crew.prior : words.verdicts[entry.verdict]}
+              </strong>
+              <span className="text-sm text-soft">
+                {dayShort(entry.day)} {words.crew.by(entry.by)}
+              </span>
+            </span>
             <span className="text-sm text-soft">
-              {[entry.words, entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`), entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)), entry.kind === 'overrule' ? words.crew.overrule : '', entry.clock_off ? words.crew.clockOff : '', entry.day_by_server ? words.crew.dayByServer : '', entry.sent_by === null ? '' : words.crew.sentBy(entry.sent_by), entry.note ?? ''].filter((part) => part !== '').join(' ')}
+              {[
+                entry.words,
+                entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`),
+                entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)),
+                entry.kind === 'overrule' ? words.crew.overrule : '',
+                entry.clock_off ? words.crew.clockOff : '',
+                entry.day_by_server ? words.crew.dayByServer : '',
+                entry.sent_by === null ? '' : words.crew.sentBy(entry.sent_by),
+                entry.note ?? '',
+              ]
+                .filter((part) => part !== '')
+                .join(' ')}
               {entry.taken_back && <span className="inline-block pl-2">({words.crew.takenBack})</span>}
             </span>
-            {me.may.teach && !entry.taken_back && <button type="button" className="block min-h-12 text-sm text-soft underline" onClick={() => setAbout(entry)}>{words.crew.otherwise}<span className="sr-only">: {knots[entry.knot] ?? entry.knot}, {dayShort(entry.day)}</span></button>}
+            {me.may.teach && !entry.taken_back && (
+              <button
+                type="button"
+                className="block min-h-12 text-sm text-soft underline"
+                onClick={() => setAbout(entry)}
+              >
+                {words.crew.otherwise}
+                <span className="sr-only">
+                  : {knots[entry.knot] ?? entry.knot}, {dayShort(entry.day)}
+                </span>
+              </button>
+            )}
           </li>
         ))}
       </ol>
-      {about && <Overrule entry={about} learner={learner} knot={knots[about.knot] ?? about.knot} onClose={() => setAbout(null)} />}
+      {about && (
+        <Overrule
+          entry={about}
+          learner={learner}
+          knot={knots[about.knot] ?? about.knot}
+          onClose={() => setAbout(null)}
+        />
+      )}
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { useNavigate, useParams } from 'react-router';
 import { knotQuery } from '../api/queries';
 import { Failure, Loading } from '../ui/states';
 import { Stage } from './Stage';
-import { useShowSettings } from './useShowSettings';
+import { useShowSettings } from '../device/useShowSettings';
 
 /** One knot, huge, one step at a time. */
 export function DemonstratePage() {
@@ -12,11 +12,26 @@ export function DemonstratePage() {
   const navigate = useNavigate();
   const settings = useShowSettings();
   const [method, setMethod] = useState<string | undefined>(undefined);
-  const drawn = useQuery({ ...knotQuery(knot, settings.view, method), placeholderData: (before) => (before?.id === knot ? before : undefined) });
+  const drawn = useQuery({
+    ...knotQuery(knot, settings.view, method),
+    placeholderData: (before) => (before?.id === knot ? before : undefined),
+  });
   if (drawn.isPending) return <Loading />;
   if (drawn.isError) return <Failure error={drawn.error} retry={() => void drawn.refetch()} />;
   const methods = drawn.data.methods;
-  const nextMethod = (): void => setMethod(methods[(methods.findIndex((one) => one.id === drawn.data.method) + 1) % methods.length]?.id);
-  const leave = (): void => { if (window.history.length > 1) void navigate(-1); else void navigate('/show'); };
-  return <Stage key={`${knot} ${drawn.data.method}`} knot={drawn.data} settings={settings} onMethod={nextMethod} onLeave={leave} />;
+  const nextMethod = (): void =>
+    setMethod(methods[(methods.findIndex((one) => one.id === drawn.data.method) + 1) % methods.length]?.id);
+  const leave = (): void => {
+    if (window.history.length > 1) void navigate(-1);
+    else void navigate('/show');
+  };
+  return (
+    <Stage
+      key={`${knot} ${drawn.data.method}`}
+      knot={drawn.data}
+      settings={settings}
+      onMethod={nextMethod}
+      onLeave={leave}
+    />
+  );
 }

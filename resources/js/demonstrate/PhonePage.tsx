@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { ApiProblem, call } from '../api/client';
-import { Doorway } from '../account/Doorway';
+import { Doorway } from '../ui/Doorway';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { words } from '../words/en';
@@ -16,26 +16,53 @@ export function PhonePage() {
   const [remote, setRemote] = useState<Remote | null>(null);
   const [code, setCode] = useState('');
   const [fault, setFault] = useState<string | undefined>(undefined);
-  usePolled(token === null ? null : '/api/remote', setRemote, () => {
-    sessionStorage.removeItem(KEPT);
-    setToken(null);
-    setRemote(null);
-    setFault(words.phone.ended);
-  }, token ?? '');
+  usePolled(
+    token === null ? null : '/api/remote',
+    setRemote,
+    () => {
+      sessionStorage.removeItem(KEPT);
+      setToken(null);
+      setRemote(null);
+      setFault(words.phone.ended);
+    },
+    token ?? '',
+  );
   const take = (): void => {
-    void call<{ token: string; remote: Remote }>('POST', '/api/remote', { code }).then((answer) => {
-      sessionStorage.setItem(KEPT, answer.token);
-      setFault(undefined);
-      setRemote(answer.remote);
-      setToken(answer.token);
-    }).catch((error: unknown) => setFault(error instanceof ApiProblem ? error.about('/code') ?? error.message : String(error)));
+    void call<{ token: string; remote: Remote }>('POST', '/api/remote', { code })
+      .then((answer) => {
+        sessionStorage.setItem(KEPT, answer.token);
+        setFault(undefined);
+        setRemote(answer.remote);
+        setToken(answer.token);
+      })
+      .catch((error: unknown) =>
+        setFault(error instanceof ApiProblem ? (error.about('/code') ?? error.message) : String(error)),
+      );
   };
   if (token === null || remote === null) {
     return (
       <Doorway title={words.phone.title} lead={words.phone.lead}>
-        <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); take(); }}>
-          <TextField label={words.phone.code} fault={fault} value={code} onChange={(event) => setCode(event.target.value)} autoComplete="off" autoCapitalize="characters" spellCheck={false} maxLength={12} required />
-          <Button type="submit" look="signal">{words.phone.go}</Button>
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            take();
+          }}
+        >
+          <TextField
+            label={words.phone.code}
+            fault={fault}
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+            autoComplete="off"
+            autoCapitalize="characters"
+            spellCheck={false}
+            maxLength={12}
+            required
+          />
+          <Button type="submit" look="signal">
+            {words.phone.go}
+          </Button>
         </form>
       </Doorway>
     );
@@ -48,18 +75,38 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
   const turn = (by: number): void => {
     const step = Math.max(1, Math.min(remote.steps, remote.step + by));
     onTurned({ ...remote, step });
-    void call<Remote>('PUT', '/api/remote', { step }, { 'X-Remote': token }).then(onTurned).catch(() => undefined);
+    void call<Remote>('PUT', '/api/remote', { step }, { 'X-Remote': token })
+      .then(onTurned)
+      .catch(() => undefined);
   };
   const name = remote.knot.replaceAll('-', ' ');
   return (
     <main className="flex min-h-dvh flex-col gap-4 p-5 pb-[max(1.25rem,env(safe-area-inset-bottom))]">
       <h1 className="text-3xl first-letter:uppercase">{name}</h1>
-      <p aria-live="polite" className="text-xl text-soft">{words.show.step(remote.step, remote.steps)}</p>
-      <button type="button" onClick={() => turn(1)} disabled={remote.step >= remote.steps} className="grid flex-[3] place-items-center rounded-3xl bg-signal text-on-signal disabled:opacity-40">
-        <span className="flex flex-col items-center gap-2 text-3xl font-bold"><ChevronRight aria-hidden className="size-20" />{words.show.next}</span>
+      <p aria-live="polite" className="text-xl text-soft">
+        {words.show.step(remote.step, remote.steps)}
+      </p>
+      <button
+        type="button"
+        onClick={() => turn(1)}
+        disabled={remote.step >= remote.steps}
+        className="grid flex-[3] place-items-center rounded-3xl bg-signal text-on-signal disabled:opacity-40"
+      >
+        <span className="flex flex-col items-center gap-2 text-3xl font-bold">
+          <ChevronRight aria-hidden className="size-20" />
+          {words.show.next}
+        </span>
       </button>
-      <button type="button" onClick={() => turn(-1)} disabled={remote.step <= 1} className="grid flex-1 place-items-center rounded-3xl border-2 border-line bg-card disabled:opacity-40">
-        <span className="flex items-center gap-2 text-xl font-semibold"><ChevronLeft aria-hidden className="size-8" />{words.show.previous}</span>
+      <button
+        type="button"
+        onClick={() => turn(-1)}
+        disabled={remote.step <= 1}
+        className="grid flex-1 place-items-center rounded-3xl border-2 border-line bg-card disabled:opacity-40"
+      >
+        <span className="flex items-center gap-2 text-xl font-semibold">
+          <ChevronLeft aria-hidden className="size-8" />
+          {words.show.previous}
+        </span>
       </button>
     </main>
   );

@@ -1,6 +1,22 @@
-import { BookOpen, Check, Download, Ellipsis, Eye, FlipHorizontal2, HandHelping, Image, Keyboard, MessageCircle, Rabbit, RotateCcw, SearchX, Smartphone, Turtle, Waypoints, X } from 'lucide-react';
+import {
+  BookOpen,
+  Download,
+  Eye,
+  FlipHorizontal2,
+  HandHelping,
+  Image,
+  Keyboard,
+  MessageCircle,
+  Rabbit,
+  RotateCcw,
+  SearchX,
+  Smartphone,
+  Turtle,
+  Waypoints,
+  X,
+} from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { drawingFile } from '../api/queries';
 import { KnotPicture } from '../drawing/KnotPicture';
@@ -8,26 +24,32 @@ import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
 import { PhoneSheet } from './PhoneSheet';
 import { useScreen } from './screen';
+import { About, Beads, Finished } from './StageParts';
+import { Item, ITEM, MoreTools, TOOL, Tool } from './StageTools';
 import { useKeys } from './useKeys';
-import type { ShowSettings } from './useShowSettings';
+import type { ShowSettings } from '../device/useShowSettings';
 import { useSwipe } from './useSwipe';
 import { useTravel } from './useTravel';
 import { forLearners } from './vocabulary';
 import { useWakeLock } from './useWakeLock';
 import { WrongForms } from './WrongForms';
 
-const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';
-
-const WORDED = 'inline-flex min-h-12 shrink-0 flex-col items-center justify-center rounded-xl px-1.5 text-xs font-semibold whitespace-nowrap text-soft rail:flex-row rail:gap-2 rail:rounded-full rail:px-3 rail:text-base hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper';
-
-const ITEM = 'flex min-h-12 items-center gap-3 rounded-md px-3 outline-none data-disabled:opacity-40 data-highlighted:bg-wash [&_svg]:size-5';
-
 const FULL = 'absolute inset-0 size-full p-2 rail:p-4';
 
 type Opened = 'keys' | 'wrong' | 'phone' | null;
 
 /** Twice through: the room watches, then ties along, where each move is shown again until the leader goes on. */
-export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Knot']; settings: ShowSettings; onMethod: () => void; onLeave: () => void }) {
+export function Stage({
+  knot,
+  settings,
+  onMethod,
+  onLeave,
+}: {
+  knot: Schemas['Knot'];
+  settings: ShowSettings;
+  onMethod: () => void;
+  onLeave: () => void;
+}) {
   const [at, setAt] = useState(0);
   const [along, setAlong] = useState(false);
   const [beside, setBeside] = useState(false);
@@ -49,12 +71,32 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   const previous = (): void => go(at - 1);
   const screen = useScreen(knot.id, at + 1, last + 1, (to) => go(to - 1));
   const swipe = useSwipe(next, previous);
-  useKeys({
-    next, previous, first: () => go(0), last: () => go(last), left: settings.toggleLeft, view: settings.nextView, method: onMethod, story: settings.toggleStory, words: settings.toggleWords, replay,
-    along: () => setAlong((now) => !now), finished: () => setBeside((now) => !now), slower: () => settings.changePace(-1), faster: () => settings.changePace(1),
-    wrong: () => setOpen('wrong'), phone: () => setOpen('phone'), help: () => setOpen('keys'), leave: onLeave,
-  }, open !== null);
-  useEffect(() => { stage.current?.focus(); }, []);
+  useKeys(
+    {
+      next,
+      previous,
+      first: () => go(0),
+      last: () => go(last),
+      left: settings.toggleLeft,
+      view: settings.nextView,
+      method: onMethod,
+      story: settings.toggleStory,
+      words: settings.toggleWords,
+      replay,
+      along: () => setAlong((now) => !now),
+      finished: () => setBeside((now) => !now),
+      slower: () => settings.changePace(-1),
+      faster: () => settings.changePace(1),
+      wrong: () => setOpen('wrong'),
+      phone: () => setOpen('phone'),
+      help: () => setOpen('keys'),
+      leave: onLeave,
+    },
+    open !== null,
+  );
+  useEffect(() => {
+    stage.current?.focus();
+  }, []);
   const tight = step?.tight ? knot.tight : null;
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
   const shown = tight ?? knot.loose;
@@ -63,52 +105,138 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
   const say = settings.learnersWords ? forLearners(told) : told;
   const close = (): void => setOpen(null);
   return (
-    <div ref={stage} tabIndex={-1} className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]" data-testid="stage" data-mode={along ? 'along' : 'watch'} {...swipe}>
+    <div
+      ref={stage}
+      tabIndex={-1}
+      className="fixed inset-0 flex touch-pan-y flex-col bg-paper outline-none [--ground:var(--paper)]"
+      data-testid="stage"
+      data-mode={along ? 'along' : 'watch'}
+      {...swipe}
+    >
       <div className="flex flex-wrap items-center justify-between gap-x-2 px-3 pt-2 rail:flex-nowrap rail:px-6">
-        <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">{knot.name}<About knot={knot} view={settings.view} /></h1>
+        <h1 className="min-w-0 flex-1 truncate text-2xl rail:text-4xl">
+          {knot.name}
+          <About knot={knot} view={settings.view} />
+        </h1>
         {/* In the hand the tools have a line of their own. */}
         <div className="order-3 flex w-full shrink-0 items-center justify-between gap-0.5 overflow-x-auto rail:order-2 rail:w-auto rail:gap-1">
-          <Tool name={words.show.along} pressed={along} onClick={() => setAlong((now) => !now)}><HandHelping aria-hidden /></Tool>
-          <Tool name={words.show.left} pressed={settings.view === 'left'} onClick={settings.toggleLeft}><FlipHorizontal2 aria-hidden /></Tool>
-          <Tool name={words.show.nextView} onClick={settings.nextView}><Eye aria-hidden /></Tool>
-          {knot.wrong.length > 0 && <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}><SearchX aria-hidden /></Tool>}
+          <Tool name={words.show.along} pressed={along} onClick={() => setAlong((now) => !now)}>
+            <HandHelping aria-hidden />
+          </Tool>
+          <Tool name={words.show.left} pressed={settings.view === 'left'} onClick={settings.toggleLeft}>
+            <FlipHorizontal2 aria-hidden />
+          </Tool>
+          <Tool name={words.show.nextView} onClick={settings.nextView}>
+            <Eye aria-hidden />
+          </Tool>
+          {knot.wrong.length > 0 && (
+            <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}>
+              <SearchX aria-hidden />
+            </Tool>
+          )}
           <MoreTools>
-            {knot.methods.length > 1 && <Item name={words.show.nextMethod} onSelect={onMethod}><Waypoints aria-hidden /></Item>}
-            <Item name={words.show.finishedBeside} pressed={beside} onSelect={() => setBeside((now) => !now)}><Image aria-hidden /></Item>
-            <Item name={words.show.story} pressed={settings.story} onSelect={settings.toggleStory}><BookOpen aria-hidden /></Item>
-            <Item name={words.show.learnersWords} pressed={settings.learnersWords} onSelect={settings.toggleWords}><MessageCircle aria-hidden /></Item>
-            <Item name={words.show.replay} onSelect={replay}><RotateCcw aria-hidden /></Item>
-            <Item name={words.show.slower} disabled={settings.pace <= 0.5} onSelect={() => settings.changePace(-1)}><Turtle aria-hidden /></Item>
-            <Item name={words.show.faster} disabled={settings.pace >= 2} onSelect={() => settings.changePace(1)}><Rabbit aria-hidden /></Item>
-            <Item name={words.show.phone} pressed={screen.taken} onSelect={() => setOpen('phone')}><Smartphone aria-hidden /></Item>
-            <DropdownMenu.Item asChild><a className={ITEM} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download><Download aria-hidden /> {words.show.save}</a></DropdownMenu.Item>
-            <Item name={words.show.keys} onSelect={() => setOpen('keys')}><Keyboard aria-hidden /></Item>
+            {knot.methods.length > 1 && (
+              <Item name={words.show.nextMethod} onSelect={onMethod}>
+                <Waypoints aria-hidden />
+              </Item>
+            )}
+            <Item name={words.show.finishedBeside} pressed={beside} onSelect={() => setBeside((now) => !now)}>
+              <Image aria-hidden />
+            </Item>
+            <Item name={words.show.story} pressed={settings.story} onSelect={settings.toggleStory}>
+              <BookOpen aria-hidden />
+            </Item>
+            <Item name={words.show.learnersWords} pressed={settings.learnersWords} onSelect={settings.toggleWords}>
+              <MessageCircle aria-hidden />
+            </Item>
+            <Item name={words.show.replay} onSelect={replay}>
+              <RotateCcw aria-hidden />
+            </Item>
+            <Item name={words.show.slower} disabled={settings.pace <= 0.5} onSelect={() => settings.changePace(-1)}>
+              <Turtle aria-hidden />
+            </Item>
+            <Item name={words.show.faster} disabled={settings.pace >= 2} onSelect={() => settings.changePace(1)}>
+              <Rabbit aria-hidden />
+            </Item>
+            <Item name={words.show.phone} pressed={screen.taken} onSelect={() => setOpen('phone')}>
+              <Smartphone aria-hidden />
+            </Item>
+            <DropdownMenu.Item asChild>
+              <a className={ITEM} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download>
+                <Download aria-hidden /> {words.show.save}
+              </a>
+            </DropdownMenu.Item>
+            <Item name={words.show.keys} onSelect={() => setOpen('keys')}>
+              <Keyboard aria-hidden />
+            </Item>
           </MoreTools>
         </div>
-        <button type="button" className={`${TOOL} order-2 rail:order-3`} aria-label={words.show.close} title={words.show.close} onClick={onLeave}><X aria-hidden /></button>
+        <button
+          type="button"
+          className={`${TOOL} order-2 rail:order-3`}
+          aria-label={words.show.close}
+          title={words.show.close}
+          onClick={onLeave}
+        >
+          <X aria-hidden />
+        </button>
       </div>
       <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
-          {tight ? <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} /> : <Moving drawing={shown} step={step} run={run} pace={settings.pace} again={along} text={knot.text} />}
-          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize" onClick={previous} />
-          <button type="button" tabIndex={-1} aria-hidden className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize" onClick={next} />
+          {tight ? (
+            <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} />
+          ) : (
+            <Moving drawing={shown} step={step} run={run} pace={settings.pace} again={along} text={knot.text} />
+          )}
+          <button
+            type="button"
+            tabIndex={-1}
+            aria-hidden
+            className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize"
+            onClick={previous}
+          />
+          <button
+            type="button"
+            tabIndex={-1}
+            aria-hidden
+            className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize"
+            onClick={next}
+          />
         </div>
         {beside && !tall && <Finished knot={knot} />}
-        <div className={`px-4 rail:px-10 ${tall ? 'rail:flex rail:w-[34%] rail:flex-col rail:justify-center rail:pl-2' : ''}`}>
-          {(at === 0 || at === last) && knot.cautions.map((caution) => <p key={caution} className="mb-2 border-l-4 border-signal pl-3 font-semibold rail:text-xl">{caution}</p>)}
+        <div
+          className={`px-4 rail:px-10 ${tall ? 'rail:flex rail:w-[34%] rail:flex-col rail:justify-center rail:pl-2' : ''}`}
+        >
+          {(at === 0 || at === last) &&
+            knot.cautions.map((caution) => (
+              <p key={caution} className="mb-2 border-l-4 border-signal pl-3 font-semibold rail:text-xl">
+                {caution}
+              </p>
+            ))}
           {beside && tall && <Finished knot={knot} />}
           {along && <p className="font-semibold text-signal rail:text-2xl">{words.show.along}</p>}
-          <p aria-live="polite" className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-20 rail:text-[2.2rem]">
-            <span className="sr-only">{words.show.step(at + 1, last + 1)}. </span>{say}
+          <p
+            aria-live="polite"
+            className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-20 rail:text-[2.2rem]"
+          >
+            <span className="sr-only">{words.show.step(at + 1, last + 1)}. </span>
+            {say}
           </p>
         </div>
       </div>
-      <div className="px-4 pb-3 rail:px-10 rail:pb-5"><Beads at={at} count={last + 1} go={go} /></div>
+      <div className="px-4 pb-3 rail:px-10 rail:pb-5">
+        <Beads at={at} count={last + 1} go={go} />
+      </div>
       {open === 'wrong' && <WrongForms knot={knot} onClose={close} />}
       <PhoneSheet open={open === 'phone'} screen={screen} onClose={close} />
       <Sheet open={open === 'keys'} onClose={close} title={words.show.keys}>
         <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
-          {words.show.keyList.map(([key, does]) => [<dt key={key} className="font-semibold">{key}</dt>, <dd key={does}>{does}</dd>])}
+          {words.show.keyList.map(([key, does]) => [
+            <dt key={key} className="font-semibold">
+              {key}
+            </dt>,
+            <dd key={does}>{does}</dd>,
+          ])}
         </dl>
       </Sheet>
     </div>
@@ -116,60 +244,20 @@ export function Stage({ knot, settings, onMethod, onLeave }: { knot: Schemas['Kn
 }
 
 /** The only thing that is drawn anew from frame to frame. */
-function Moving({ drawing, step, run, pace, again, text }: { drawing: Schemas['Drawing']; step: Schemas['KnotStep'] | undefined; run: number; pace: number; again: boolean; text: string }) {
+function Moving({
+  drawing,
+  step,
+  run,
+  pace,
+  again,
+  text,
+}: {
+  drawing: Schemas['Drawing'];
+  step: Schemas['KnotStep'] | undefined;
+  run: number;
+  pace: number;
+  again: boolean;
+  text: string;
+}) {
   return <KnotPicture drawing={drawing} moment={useTravel(step, run, pace, again)} text={text} className={FULL} />;
-}
-
-/** One of the four that are used every time: with its word. */
-function Tool({ name, pressed, onClick, children }: { name: string; pressed?: boolean; onClick: () => void; children: ReactNode }) {
-  return <button type="button" className={`${WORDED} [&_svg]:size-5`} {...(pressed === undefined ? {} : { 'aria-pressed': pressed })} onClick={onClick}>{children}<span>{name}</span></button>;
-}
-
-/** The rest, behind one. */
-function MoreTools({ children }: { children: ReactNode }) {
-  return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className={`${WORDED} [&_svg]:size-5`}><Ellipsis aria-hidden /><span>{words.show.more}</span></DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-40 min-w-64 rounded-xl border border-line bg-card p-2 shadow-lg">{children}</DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
-
-function Item({ name, pressed, disabled, onSelect, children }: { name: string; pressed?: boolean; disabled?: boolean; onSelect: () => void; children: ReactNode }) {
-  const about = { className: ITEM, disabled: disabled ?? false, onSelect };
-  const inside = <>{children} <span className="flex-1">{name}</span>{pressed && <Check aria-hidden />}</>;
-  return pressed === undefined ? <DropdownMenu.Item {...about}>{inside}</DropdownMenu.Item> : <DropdownMenu.CheckboxItem {...about} checked={pressed}>{inside}</DropdownMenu.CheckboxItem>;
-}
-
-/** What it will be, small, beside what it is. */
-function Finished({ knot }: { knot: Schemas['Knot'] }) {
-  return (
-    <figure className="mx-4 mb-3 flex items-center gap-4 rounded-2xl border border-line bg-card p-2 [--ground:var(--card)] rail:mx-4 rail:self-end" data-testid="finished">
-      <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-24 w-40 rail:h-36 rail:w-56" />
-      <figcaption className="text-center text-sm font-semibold text-soft">{words.show.finishedBeside}</figcaption>
-    </figure>
-  );
-}
-
-/** What is not as usual: another side, another method. */
-function About({ knot, view }: { knot: Schemas['Knot']; view: ShowSettings['view'] }) {
-  const method = knot.methods[0]?.id === knot.method ? null : knot.methods.find((one) => one.id === knot.method)?.name;
-  const notes = [view === 'learner' ? null : words.show.views[view], method].filter((note) => note !== null && note !== undefined);
-  return notes.length > 0 && <span className="ml-3 font-sans text-base font-normal text-soft rail:text-xl">{notes.join(', ')}</span>;
-}
-
-/** The steps as beads on a rope; a bead jumps to its step. */
-function Beads({ at, count, go }: { at: number; count: number; go: (to: number) => void }) {
-  return (
-    <div className="relative mt-1 flex justify-between">
-      <span aria-hidden className="absolute inset-x-6 top-1/2 h-1 -translate-y-1/2 rounded bg-hemp" />
-      {Array.from({ length: count }, (_, n) => (
-        <button key={n} type="button" onClick={() => go(n)} aria-label={words.show.step(n + 1, count)} aria-current={n === at ? 'step' : undefined} className="relative grid size-12 place-items-center">
-          <span className={`rounded-full border-[3px] border-ink ${n === at ? 'size-8 bg-signal' : n < at ? 'size-5 bg-hemp' : 'size-5 bg-paper'}`} />
-        </button>
-      ))}
-    </div>
-  );
 }

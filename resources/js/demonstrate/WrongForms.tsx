@@ -12,20 +12,52 @@ export function WrongForms({ knot, onClose }: { knot: Schemas['Knot']; onClose: 
   const [at, setAt] = useState(0);
   const last = knot.wrong.length - 1;
   const move = (by: number): void => setAt((now) => Math.max(0, Math.min(last, now + by)));
-  useKeys({ next: () => move(1), previous: () => move(-1), first: () => setAt(0), last: () => setAt(last), wrong: onClose, leave: onClose }, false);
+  useKeys(
+    {
+      next: () => move(1),
+      previous: () => move(-1),
+      first: () => setAt(0),
+      last: () => setAt(last),
+      wrong: onClose,
+      leave: onClose,
+    },
+    false,
+  );
   const form = knot.wrong[at];
   return (
-    <section aria-label={words.show.wrong} className="absolute inset-0 z-10 flex flex-col bg-paper" data-testid="wrong-forms">
+    <section
+      aria-label={words.show.wrong}
+      className="absolute inset-0 z-10 flex flex-col bg-paper"
+      data-testid="wrong-forms"
+    >
       <div className="flex items-center justify-between gap-3 px-3 pt-2 rail:px-6">
         <h2 className="truncate text-2xl rail:text-4xl">{words.show.wrongOf(knot.name)}</h2>
-        <button type="button" className={TOOL} aria-label={words.close} title={words.close} onClick={onClose}><X aria-hidden /></button>
+        <button type="button" className={TOOL} aria-label={words.close} title={words.close} onClick={onClose}>
+          <X aria-hidden />
+        </button>
       </div>
       {form ? <WrongPair knot={knot} form={form} big /> : <p className="p-6 text-xl">{words.show.noWrong}</p>}
       {last > 0 && (
         <div className="flex items-center justify-center gap-4 pb-3">
-          <button type="button" className={TOOL} disabled={at === 0} aria-label={words.show.previousWrong} onClick={() => move(-1)}><ChevronLeft aria-hidden /></button>
+          <button
+            type="button"
+            className={TOOL}
+            disabled={at === 0}
+            aria-label={words.show.previousWrong}
+            onClick={() => move(-1)}
+          >
+            <ChevronLeft aria-hidden />
+          </button>
           <span className="tabular-nums">{words.show.countWrong(at + 1, last + 1)}</span>
-          <button type="button" className={TOOL} disabled={at === last} aria-label={words.show.nextWrong} onClick={() => move(1)}><ChevronRight aria-hidden /></button>
+          <button
+            type="button"
+            className={TOOL}
+            disabled={at === last}
+            aria-label={words.show.nextWrong}
+            onClick={() => move(1)}
+          >
+            <ChevronRight aria-hidden />
+          </button>
         </div>
       )}
     </section>

@@ -4,20 +4,35 @@ import { ApiProblem, call, type Schemas } from '../api/client';
 export type Remote = Schemas['Remote'];
 
 /** Asks once a second what is shown; where nothing has changed the server answers with an empty page. A phone shows what it holds. */
-export function usePolled(path: string | null, onNews: (remote: Remote) => void, onGone: () => void, remote = ''): void {
+export function usePolled(
+  path: string | null,
+  onNews: (remote: Remote) => void,
+  onGone: () => void,
+  remote = '',
+): void {
   const now = useRef({ onNews, onGone });
-  useEffect(() => { now.current = { onNews, onGone }; });
+  useEffect(() => {
+    now.current = { onNews, onGone };
+  });
   useEffect(() => {
     if (path === null) return undefined;
     let tag = '';
     let stopped = false;
     const ask = async (): Promise<void> => {
-      const answer = await fetch(path, { headers: { Accept: 'application/json', ...(remote === '' ? {} : { 'X-Remote': remote }), ...(tag === '' ? {} : { 'If-None-Match': tag }) }, credentials: 'same-origin', cache: 'no-store' }).catch(() => null);
+      const answer = await fetch(path, {
+        headers: {
+          Accept: 'application/json',
+          ...(remote === '' ? {} : { 'X-Remote': remote }),
+          ...(tag === '' ? {} : { 'If-None-Match': tag }),
+        },
+        credentials: 'same-origin',
+        cache: 'no-store',
+      }).catch(() => null);
       if (stopped || !answer) return;
       if (answer.status === 404 || answer.status === 401) now.current.onGone();
       if (answer.status !== 200) return;
       tag = answer.headers.get('ETag') ?? '';
-      now.current.onNews(await answer.json() as Remote);
+      now.current.onNews((await answer.json()) as Remote);
     };
     void ask();
     const clock = window.setInterval(() => void ask(), 1000);
@@ -31,7 +46,12 @@ export function usePolled(path: string | null, onNews: (remote: Remote) => void,
 const KEPT = 'screen';
 
 /** This screen as a phone may step it: it follows the phone, and tells it what is shown. It outlasts a reload. */
-export function useScreen(knot: string, step: number, steps: number, go: (step: number) => void): { code: string | null; taken: boolean; offer: () => void; end: () => void; fault: string | null } {
+export function useScreen(
+  knot: string,
+  step: number,
+  steps: number,
+  go: (step: number) => void,
+): { code: string | null; taken: boolean; offer: () => void; end: () => void; fault: string | null } {
   const [id, setId] = useState(() => sessionStorage.getItem(KEPT));
   const [code, setCode] = useState<string | null>(null);
   const [taken, setTaken] = useState(false);
@@ -47,28 +67,38 @@ export function useScreen(knot: string, step: number, steps: number, go: (step: 
     setCode(null);
     setTaken(false);
   };
-  usePolled(id === null ? null : `/api/screens/${id}`, (remote) => {
-    setTaken(remote.taken);
-    if (remote.taken) setCode(null);
-    if (remote.turn > turn.current) {
-      turn.current = remote.turn;
-      if (remote.knot === knot && remote.step !== step) go(remote.step);
-    }
-    setReady(true);
-  }, forget);
+  usePolled(
+    id === null ? null : `/api/screens/${id}`,
+    (remote) => {
+      setTaken(remote.taken);
+      if (remote.taken) setCode(null);
+      if (remote.turn > turn.current) {
+        turn.current = remote.turn;
+        if (remote.knot === knot && remote.step !== step) go(remote.step);
+      }
+      setReady(true);
+    },
+    forget,
+  );
   useEffect(() => {
     if (id === null || !ready) return;
-    void call<Remote>('PUT', `/api/screens/${id}`, { knot, step, steps }).then((remote) => { turn.current = remote.turn; }).catch(() => undefined);
+    void call<Remote>('PUT', `/api/screens/${id}`, { knot, step, steps })
+      .then((remote) => {
+        turn.current = remote.turn;
+      })
+      .catch(() => undefined);
   }, [id, ready, knot, step, steps]);
   const offer = (): void => {
     setFault(null);
-    void call<{ code: string; remote: Remote }>('POST', '/api/screens', { knot, step, steps }).then((answer) => {
-      sessionStorage.setItem(KEPT, answer.remote.id);
-      turn.current = answer.remote.turn;
-      setReady(true);
-      setId(answer.remote.id);
-      setCode(answer.code);
-    }).catch((error: unknown) => setFault(error instanceof ApiProblem ? error.message : String(error)));
+    void call<{ code: string; remote: Remote }>('POST', '/api/screens', { knot, step, steps })
+      .then((answer) => {
+        sessionStorage.setItem(KEPT, answer.remote.id);
+        turn.current = answer.remote.turn;
+        setReady(true);
+        setId(answer.remote.id);
+        setCode(answer.code);
+      })
+      .catch((error: unknown) => setFault(error instanceof ApiProblem ? error.message : String(error)));
   };
   const end = (): void => {
     if (id !== null) void call('DELETE', `/api/screens/${id}`).catch(() => undefined);

@@ -1,19 +1,63 @@
 import { useEffect, useRef } from 'react';
 
-type Act = 'next' | 'previous' | 'first' | 'last' | 'left' | 'view' | 'method' | 'wrong' | 'story' | 'words' | 'replay' | 'along' | 'finished' | 'slower' | 'faster' | 'phone' | 'help' | 'leave';
+type Act =
+  | 'next'
+  | 'previous'
+  | 'first'
+  | 'last'
+  | 'left'
+  | 'view'
+  | 'method'
+  | 'wrong'
+  | 'story'
+  | 'words'
+  | 'replay'
+  | 'along'
+  | 'finished'
+  | 'slower'
+  | 'faster'
+  | 'phone'
+  | 'help'
+  | 'leave';
 
 export type Acts = Partial<Record<Act, () => void>>;
 
 const KEYS: Record<string, Act> = {
-  ArrowRight: 'next', ArrowDown: 'next', ' ': 'next', PageDown: 'next', Enter: 'next', '.': 'next',
-  ArrowLeft: 'previous', ArrowUp: 'previous', PageUp: 'previous', Backspace: 'previous',
-  Home: 'first', End: 'last', l: 'left', v: 'view', m: 'method', w: 'wrong', s: 'story', p: 'words', r: 'replay', t: 'along', f: 'finished', '-': 'slower', '+': 'faster', '=': 'faster', c: 'phone', '?': 'help', Escape: 'leave',
+  ArrowRight: 'next',
+  ArrowDown: 'next',
+  ' ': 'next',
+  PageDown: 'next',
+  Enter: 'next',
+  '.': 'next',
+  ArrowLeft: 'previous',
+  ArrowUp: 'previous',
+  PageUp: 'previous',
+  Backspace: 'previous',
+  Home: 'first',
+  End: 'last',
+  l: 'left',
+  v: 'view',
+  m: 'method',
+  w: 'wrong',
+  s: 'story',
+  p: 'words',
+  r: 'replay',
+  t: 'along',
+  f: 'finished',
+  '-': 'slower',
+  '+': 'faster',
+  '=': 'faster',
+  c: 'phone',
+  '?': 'help',
+  Escape: 'leave',
 };
 
 /** The stage's keys, presenter remotes among them. A focused control keeps its own Space and Enter. */
 export function useKeys(acts: Acts, paused: boolean): void {
   const now = useRef(acts);
-  useEffect(() => { now.current = acts; });
+  useEffect(() => {
+    now.current = acts;
+  });
   useEffect(() => {
     if (paused) return undefined;
     const press = (event: KeyboardEvent): void => {

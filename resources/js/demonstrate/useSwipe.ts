@@ -6,7 +6,9 @@ type Swipe = { onTouchStart: (event: TouchEvent) => void; onTouchEnd: (event: To
 export function useSwipe(next: () => void, previous: () => void): Swipe {
   const start = useRef<number | null>(null);
   return {
-    onTouchStart: (event) => { start.current = event.touches[0]?.clientX ?? null; },
+    onTouchStart: (event) => {
+      start.current = event.touches[0]?.clientX ?? null;
+    },
     onTouchEnd: (event) => {
       const end = event.changedTouches[0]?.clientX;
       if (start.current === null || end === undefined) return;

@@ -15,8 +15,13 @@ const REST = 1500;
  * and over again where the room ties along.
  */
 export function useTravel(step: Step | undefined, run: number, pace = 1, again = false): Moment | null {
-  const [gone, setGone] = useState<{ step: Step | undefined; run: number; share: number }>({ step: undefined, run: 0, share: 1 });
-  const still = !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  const [gone, setGone] = useState<{ step: Step | undefined; run: number; share: number }>({
+    step: undefined,
+    run: 0,
+    share: 1,
+  });
+  const still =
+    !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   useEffect(() => {
     if (still) return undefined;
     const farthest = Math.max(...Object.values(step.moved).map(([from = 0, to = 0]) => to - from));

@@ -9,6 +9,8 @@ const SAID = new Map(TERMS);
 export function forLearners(sentence: string): string {
   return sentence.replace(FOUND, (term) => {
     const said = SAID.get(term.toLowerCase()) ?? term;
-    return term.startsWith(term.charAt(0).toUpperCase()) && term.charAt(0) !== term.charAt(0).toLowerCase() ? said.charAt(0).toUpperCase() + said.slice(1) : said;
+    return term.startsWith(term.charAt(0).toUpperCase()) && term.charAt(0) !== term.charAt(0).toLowerCase()
+      ? said.charAt(0).toUpperCase() + said.slice(1)
+      : said;
   });
 }

@@ -22,7 +22,17 @@ function Strands({ mark }: { mark: MarkData }) {
   return looks.map((one, row) => {
     if (one === null) return null;
     const { d, className, width, dash } = LOOKS[one];
-    return <path key={row} d={d} transform={`translate(0 ${5 + row * 7})`} className={className} strokeWidth={width} strokeDasharray={dash} strokeLinecap={one === 'straight' ? 'butt' : 'round'} />;
+    return (
+      <path
+        key={row}
+        d={d}
+        transform={`translate(0 ${5 + row * 7})`}
+        className={className}
+        strokeWidth={width}
+        strokeDasharray={dash}
+        strokeLinecap={one === 'straight' ? 'butt' : 'round'}
+      />
+    );
   });
 }
 
@@ -32,8 +42,23 @@ const LAY = [3, 7.4, 11.8, 16.2].map((x) => `M${x} 18C${x + 1.4} 13.6 ${x + 3.2}
 function LaidRope({ kept, due, chance }: { kept: boolean; due: boolean; chance: number }) {
   return (
     <>
-      <rect x={1} y={5.6} width={22} height={12.8} rx={2.6} className={due ? 'fill-none stroke-soft' : 'fill-hemp stroke-ink'} strokeWidth={due ? 1.3 : 1.8} strokeDasharray={due ? '2.2 1.7' : undefined} fillOpacity={chance} />
-      <path d={LAY} className={due ? 'stroke-soft' : 'stroke-ink'} strokeWidth={due ? 1 : 1.7} strokeDasharray={due ? '2.2 1.7' : undefined} />
+      <rect
+        x={1}
+        y={5.6}
+        width={22}
+        height={12.8}
+        rx={2.6}
+        className={due ? 'fill-none stroke-soft' : 'fill-hemp stroke-ink'}
+        strokeWidth={due ? 1.3 : 1.8}
+        strokeDasharray={due ? '2.2 1.7' : undefined}
+        fillOpacity={chance}
+      />
+      <path
+        d={LAY}
+        className={due ? 'stroke-soft' : 'stroke-ink'}
+        strokeWidth={due ? 1 : 1.7}
+        strokeDasharray={due ? '2.2 1.7' : undefined}
+      />
       {kept && (
         <>
           <rect x={16.6} y={4} width={6.8} height={16} rx={1.2} className="fill-ink" />
@@ -46,10 +71,25 @@ function LaidRope({ kept, due, chance }: { kept: boolean; due: boolean; chance: 
 
 /** A standing as three short strands: tying, dressing, tail. */
 export function Mark({ mark, label, size = 28 }: { mark: MarkData | null; label: string; size?: number }) {
-  const has = mark !== null && (mark.level === 'has_it' || mark.level === 'kept' || mark.level === 'uses_it' || mark.level === 'teaches_it');
+  const has =
+    mark !== null &&
+    (mark.level === 'has_it' || mark.level === 'kept' || mark.level === 'uses_it' || mark.level === 'teaches_it');
   return (
-    <svg viewBox="0 0 24 24" width={size} height={size} fill="none" {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} className="shrink-0">
-      {mark === null ? <circle cx={12} cy={12} r={1.7} className="fill-line" /> : has ? <LaidRope kept={mark.level === 'kept'} due={mark.due} chance={mark.chance ?? 1} /> : <Strands mark={mark} />}
+    <svg
+      viewBox="0 0 24 24"
+      width={size}
+      height={size}
+      fill="none"
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+      className="shrink-0"
+    >
+      {mark === null ? (
+        <circle cx={12} cy={12} r={1.7} className="fill-line" />
+      ) : has ? (
+        <LaidRope kept={mark.level === 'kept'} due={mark.due} chance={mark.chance ?? 1} />
+      ) : (
+        <Strands mark={mark} />
+      )}
     </svg>
   );
 }

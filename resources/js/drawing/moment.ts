@@ -9,7 +9,9 @@ export type Moment = { reach: Record<string, number>; moved: Record<string, numb
 export function momentOf(step: Step, share = 1): Moment {
   const between = (from: number, to: number): number => from + (to - from) * share;
   return {
-    reach: Object.fromEntries(Object.entries(step.reach).map(([id, to]) => [id, between(step.moved[id]?.[0] ?? to, to)])),
+    reach: Object.fromEntries(
+      Object.entries(step.reach).map(([id, to]) => [id, between(step.moved[id]?.[0] ?? to, to)]),
+    ),
     moved: step.moved,
     far: Object.fromEntries(Object.entries(step.far).map(([id, [from = 0, to = from]]) => [id, between(from, to)])),
   };

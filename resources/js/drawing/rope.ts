@@ -57,7 +57,10 @@ function pointOn(d: string, s: number): Place {
 export const pointAt = (strand: Strand, s: number): Place => pointOn(strand.d, s);
 
 /** Where an end runs on out of the picture, the way into it, and the direction across the strand there. */
-export function fadeAt(strand: Strand, isFar = false): { x: number; y: number; angle: number; across: [number, number] } {
+export function fadeAt(
+  strand: Strand,
+  isFar = false,
+): { x: number; y: number; angle: number; across: [number, number] } {
   const { x, y, dx, dy } = pointAt(strand, isFar ? strand.length - 0.06 : 0);
   const way = isFar ? -1 : 1;
   return { x, y, angle: (Math.atan2(way * dy, way * dx) * 180) / Math.PI, across: [-dy, dx] };
@@ -96,6 +99,7 @@ export function arrowsOn(piece: Piece, moved: number[], from: number, to: number
   const origin = start + ARROWS.first;
   const first = Math.max(0, Math.ceil((from - origin) / ARROWS.apart));
   let path = '';
-  for (let s = origin + first * ARROWS.apart; s < Math.min(to, end - ARROWS.last); s += ARROWS.apart) path += arrowAt(piece, s);
+  for (let s = origin + first * ARROWS.apart; s < Math.min(to, end - ARROWS.last); s += ARROWS.apart)
+    path += arrowAt(piece, s);
   return path;
 }

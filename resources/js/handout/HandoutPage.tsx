@@ -4,10 +4,10 @@ import { Children, Fragment, type ReactNode, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { knotQuery, runSheetQuery } from '../api/queries';
-import { useShowSettings } from '../demonstrate/useShowSettings';
+import { useShowSettings } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { momentOf } from '../drawing/moment';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
@@ -38,7 +38,14 @@ export function CardsPage() {
   const { meeting = '' } = useParams();
   const { view } = useShowSettings();
   const sheet = useQuery(runSheetQuery(meeting));
-  const ids = [...new Set((sheet.data?.meeting.blocks ?? []).flatMap((block) => [block, ...block.beside]).map((block) => block.knot).filter((knot) => knot !== null))];
+  const ids = [
+    ...new Set(
+      (sheet.data?.meeting.blocks ?? [])
+        .flatMap((block) => [block, ...block.beside])
+        .map((block) => block.knot)
+        .filter((knot) => knot !== null),
+    ),
+  ];
   const knots = useQueries({ queries: ids.map((id) => knotQuery(id, view)) });
   if (sheet.isPending || knots.some((knot) => knot.isPending)) return <Loading />;
   if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
@@ -47,15 +54,30 @@ export function CardsPage() {
     <ToPrint back={`/meeting/${meeting}`}>
       {(paper) => {
         const { cards, columns } = PAPERS[paper];
-        const pages = Array.from({ length: Math.max(1, Math.ceil(found.length / cards)) }, (_, page) => found.slice(page * cards, (page + 1) * cards));
+        const pages = Array.from({ length: Math.max(1, Math.ceil(found.length / cards)) }, (_, page) =>
+          found.slice(page * cards, (page + 1) * cards),
+        );
         return pages.map((page, n) => (
           <Fragment key={n}>
             <header className="mb-[2mm] flex items-baseline justify-between gap-[4mm]">
               <h1 className="text-[1.5em]">{words.handout.cards(sheet.data.meeting.number)}</h1>
-              <p>{dayLong(sheet.data.meeting.date)}. {words.handout.cut}{pages.length > 1 && ` ${words.handout.page(n + 1, pages.length)}`}</p>
+              <p>
+                {dayLong(sheet.data.meeting.date)}. {words.handout.cut}
+                {pages.length > 1 && ` ${words.handout.page(n + 1, pages.length)}`}
+              </p>
             </header>
             {found.length === 0 && <p>{words.handout.none}</p>}
-            <ul className="grid min-h-0 flex-1" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`, gridTemplateRows: `repeat(${cards / columns}, minmax(0, 1fr))` }}>{page.map((knot) => <Card key={knot.id} knot={knot} />)}</ul>
+            <ul
+              className="grid min-h-0 flex-1"
+              style={{
+                gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+                gridTemplateRows: `repeat(${cards / columns}, minmax(0, 1fr))`,
+              }}
+            >
+              {page.map((knot) => (
+                <Card key={knot.id} knot={knot} />
+              ))}
+            </ul>
           </Fragment>
         ));
       }}
@@ -70,14 +92,43 @@ function ToPrint({ back, children }: { back: string; children: (paper: Paper) =>
     <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
       <style>{`@page { size: ${size}; margin: 0 }`}</style>
       <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
-        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold"><ArrowLeft aria-hidden className="size-5" /> {words.back}</Link>
-        <div className="w-64"><Choice label={words.handout.paper} value={paper} onChange={setPaper} options={[['a4', words.handout.a4], ['a5', words.handout.a5], ['letter', words.handout.letter]] as const} /></div>
-        <Button look="signal" onClick={() => window.print()}><Printer aria-hidden className="size-5" /> {words.handout.print}</Button>
+        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold">
+          <ArrowLeft aria-hidden className="size-5" /> {words.back}
+        </Link>
+        <div className="w-64">
+          <Choice
+            label={words.handout.paper}
+            value={paper}
+            onChange={setPaper}
+            options={
+              [
+                ['a4', words.handout.a4],
+                ['a5', words.handout.a5],
+                ['letter', words.handout.letter],
+              ] as const
+            }
+          />
+        </div>
+        <Button look="signal" onClick={() => window.print()}>
+          <Printer aria-hidden className="size-5" /> {words.handout.print}
+        </Button>
       </div>
-      <div tabIndex={0} role="region" aria-label={words.show.handout} className="overflow-x-auto print:overflow-visible">
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label={words.show.handout}
+        className="overflow-x-auto print:overflow-visible"
+      >
         <main className="mx-auto flex flex-col gap-6 print:gap-0" style={{ width, fontSize: type }}>
           {Children.toArray(children(paper)).map((page, n) => (
-            <article key={n} className="handout flex break-after-page flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg last:break-after-auto print:shadow-none" style={{ height }} data-testid="handout">{page}</article>
+            <article
+              key={n}
+              className="handout flex break-after-page flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg last:break-after-auto print:shadow-none"
+              style={{ height }}
+              data-testid="handout"
+            >
+              {page}
+            </article>
           ))}
         </main>
       </div>
@@ -95,16 +146,31 @@ function OnePage({ knot }: { knot: Knot }) {
           <h1 className="text-[2.4em]">{knot.name}</h1>
           <p>{knot.purpose}</p>
         </div>
-        <KnotPicture drawing={knot.tight ?? knot.loose} moment={null} text={words.knot.tight(knot.name)} className="h-[24mm] w-[42mm] shrink-0" />
+        <KnotPicture
+          drawing={knot.tight ?? knot.loose}
+          moment={null}
+          text={words.knot.tight(knot.name)}
+          className="h-[24mm] w-[42mm] shrink-0"
+        />
       </header>
       <Cautions knot={knot} />
-      <ol className="grid min-h-0 flex-[3] auto-rows-[minmax(0,1fr)] gap-[2.5mm]" style={{ gridTemplateColumns: `repeat(${columnsFor(knot)}, minmax(0, 1fr))` }}>
+      <ol
+        className="grid min-h-0 flex-[3] auto-rows-[minmax(0,1fr)] gap-[2.5mm]"
+        style={{ gridTemplateColumns: `repeat(${columnsFor(knot)}, minmax(0, 1fr))` }}
+      >
         {knot.steps.map((step, n) => (
           <li key={n} className="flex min-h-0 flex-col">
             <div className="relative min-h-0 flex-1">
-              <KnotPicture drawing={step.tight && knot.tight ? knot.tight : knot.loose} moment={step.tight && knot.tight ? null : momentOf(step)} text={words.show.step(n + 1, knot.steps.length)} className="absolute inset-0 size-full" />
+              <KnotPicture
+                drawing={step.tight && knot.tight ? knot.tight : knot.loose}
+                moment={step.tight && knot.tight ? null : momentOf(step)}
+                text={words.show.step(n + 1, knot.steps.length)}
+                className="absolute inset-0 size-full"
+              />
             </div>
-            <p><strong>{n + 1}.</strong> {step.say}</p>
+            <p>
+              <strong>{n + 1}.</strong> {step.say}
+            </p>
           </li>
         ))}
       </ol>
@@ -114,20 +180,33 @@ function OnePage({ knot }: { knot: Knot }) {
           <section>
             <h2 className="text-[1.2em]">{words.handout.wrong}</h2>
             <div className="grid grid-cols-2 gap-[2mm]">
-              {[{ drawing: knot.loose, name: words.handout.right }, { drawing: form.drawing, name: form.name ?? words.show.fallsOut }].map(({ drawing, name }) => (
+              {[
+                { drawing: knot.loose, name: words.handout.right },
+                { drawing: form.drawing, name: form.name ?? words.show.fallsOut },
+              ].map(({ drawing, name }) => (
                 <figure key={name}>
-                  <KnotPicture drawing={drawing} moment={null} text={name} ringed={form.ringed} className="h-[20mm] w-full" />
+                  <KnotPicture
+                    drawing={drawing}
+                    moment={null}
+                    text={name}
+                    ringed={form.ringed}
+                    className="h-[20mm] w-full"
+                  />
                   <figcaption className="text-center font-semibold">{name}</figcaption>
                 </figure>
               ))}
             </div>
-            <p>{form.sign}. <strong>{words.show.fix}</strong> {form.fix}.</p>
+            <p>
+              {form.sign}. <strong>{words.show.fix}</strong> {form.fix}.
+            </p>
           </section>
         )}
         {!form && said && (
           <section>
             <h2 className="text-[1.2em]">{words.handout.wrong}</h2>
-            <p>{said.sign}. {said.cause}. <strong>{words.show.fix}</strong> {said.fix}.</p>
+            <p>
+              {said.sign}. {said.cause}. <strong>{words.show.fix}</strong> {said.fix}.
+            </p>
           </section>
         )}
       </div>
@@ -138,12 +217,17 @@ function OnePage({ knot }: { knot: Knot }) {
 /** As many columns as make the drawings largest, on a page about as high below its head as it is broad. */
 function columnsFor(knot: Knot): number {
   const [, , wide = 1, high = 1] = knot.loose.box;
-  const size = (columns: number): number => Math.min(1 / columns / wide, (0.9 / Math.ceil(knot.steps.length / columns) - 0.06) / high);
+  const size = (columns: number): number =>
+    Math.min(1 / columns / wide, (0.9 / Math.ceil(knot.steps.length / columns) - 0.06) / high);
   return [2, 3, 4].reduce((best, columns) => (size(columns) > size(best) ? columns : best));
 }
 
 function Cautions({ knot }: { knot: Knot }) {
-  return knot.cautions.map((caution) => <p key={caution} className="mb-[2mm] border-l-4 border-black pl-[2mm] font-semibold">{caution}</p>);
+  return knot.cautions.map((caution) => (
+    <p key={caution} className="mb-[2mm] border-l-4 border-black pl-[2mm] font-semibold">
+      {caution}
+    </p>
+  ));
 }
 
 function Checks({ knot }: { knot: Knot }) {
@@ -151,7 +235,13 @@ function Checks({ knot }: { knot: Knot }) {
   return (
     <section>
       <h2 className="text-[1.2em]">{words.handout.checks}</h2>
-      <ul>{parts.map((part) => <li key={part}><strong>{words.check.parts[part]}:</strong> {knot.checks[part].join(' ')}</li>)}</ul>
+      <ul>
+        {parts.map((part) => (
+          <li key={part}>
+            <strong>{words.check.parts[part]}:</strong> {knot.checks[part].join(' ')}
+          </li>
+        ))}
+      </ul>
       <TailRule knot={knot} />
     </section>
   );
@@ -160,7 +250,9 @@ function Checks({ knot }: { knot: Knot }) {
 function TailRule({ knot }: { knot: Knot }) {
   const me = useMe();
   const rope = knot.ropes.find((one) => one.usual) ?? knot.ropes[0];
-  return rope && knot.checks.tail.length > 0 ? <p className="mt-[1mm] font-semibold">{words.handout.tailRule(length(rope.tail_mm, me.group.units), rope.name)}</p> : null;
+  return rope && knot.checks.tail.length > 0 ? (
+    <p className="mt-[1mm] font-semibold">{words.handout.tailRule(length(rope.tail_mm, me.group.units), rope.name)}</p>
+  ) : null;
 }
 
 function Card({ knot }: { knot: Knot }) {
@@ -168,10 +260,22 @@ function Card({ knot }: { knot: Knot }) {
     <li className="flex min-h-0 flex-col overflow-hidden border border-dashed border-black p-[3mm]" data-testid="card">
       <h2 className="text-[1.4em]">{knot.name}</h2>
       <Cautions knot={knot} />
-      <div className="relative min-h-[24mm] flex-1"><KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="absolute inset-0 size-full" /></div>
-      <ol className="mt-[1mm] list-decimal pl-[5mm] text-[0.82em]">{knot.steps.map((step, n) => <li key={n}>{step.say}</li>)}</ol>
-      <p className="mt-[1mm] text-[0.82em]"><strong>{words.handout.checks}:</strong> {knot.checks.tying[0]}</p>
-      {knot.wrong[0] && <p className="text-[0.82em]"><strong>{words.handout.wrong}:</strong> {knot.wrong[0].sign}.</p>}
+      <div className="relative min-h-[24mm] flex-1">
+        <KnotPicture drawing={knot.loose} moment={null} text={knot.text} className="absolute inset-0 size-full" />
+      </div>
+      <ol className="mt-[1mm] list-decimal pl-[5mm] text-[0.82em]">
+        {knot.steps.map((step, n) => (
+          <li key={n}>{step.say}</li>
+        ))}
+      </ol>
+      <p className="mt-[1mm] text-[0.82em]">
+        <strong>{words.handout.checks}:</strong> {knot.checks.tying[0]}
+      </p>
+      {knot.wrong[0] && (
+        <p className="text-[0.82em]">
+          <strong>{words.handout.wrong}:</strong> {knot.wrong[0].sign}.
+        </p>
+      )}
       <TailRule knot={knot} />
     </li>
   );

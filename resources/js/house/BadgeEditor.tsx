@@ -11,35 +11,125 @@ import { words } from '../words/en';
 
 type Badge = Schemas['GroupSettings']['badges'][number];
 type Level = Schemas['Level'];
-export type Requirement = { knot: string; level: Level; in?: string } | { say: string } | { rig: string } | { text: string } | { all: Requirement[] } | { choose: number; of: Requirement[] };
-type Pack = { id: string; name: string; about: string; ages: { from: number; to: number }; after?: string[]; requirement: Requirement };
+export type Requirement =
+  | { knot: string; level: Level; in?: string }
+  | { say: string }
+  | { rig: string }
+  | { text: string }
+  | { all: Requirement[] }
+  | { choose: number; of: Requirement[] };
+type Pack = {
+  id: string;
+  name: string;
+  about: string;
+  ages: { from: number; to: number };
+  after?: string[];
+  requirement: Requirement;
+};
 
-const slug = (name: string): string => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, 60);
+const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[^a-z]+|-+$/g, '')
+    .slice(0, 60);
 
 /** Writes a badge as a list of requirements that may hold lists of their own. */
 export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all: Badge[]; onClose: () => void }) {
-  const [pack, setPack] = useState<Pack>(() => (badge ? (badge.pack as unknown as Pack) : { id: '', name: '', about: '', ages: { from: 8, to: 12 }, requirement: { all: [{ knot: 'overhand', level: 'has_it' }] } }));
+  const [pack, setPack] = useState<Pack>(() =>
+    badge
+      ? (badge.pack as unknown as Pack)
+      : {
+          id: '',
+          name: '',
+          about: '',
+          ages: { from: 8, to: 12 },
+          requirement: { all: [{ knot: 'overhand', level: 'has_it' }] },
+        },
+  );
   const body = { ...pack, id: badge ? badge.id : slug(pack.name) };
-  const save = useMutation({ mutationFn: (only_check: boolean) => call<{ version: number | null }>('POST', '/api/group/badges', { pack: body, only_check }), onSuccess: (saved) => { if (saved.version !== null) { void queryClient.invalidateQueries(); onClose(); } } });
+  const save = useMutation({
+    mutationFn: (only_check: boolean) =>
+      call<{ version: number | null }>('POST', '/api/group/badges', { pack: body, only_check }),
+    onSuccess: (saved) => {
+      if (saved.version !== null) {
+        void queryClient.invalidateQueries();
+        onClose();
+      }
+    },
+  });
   return (
-    <Sheet open onClose={onClose} title={badge ? words.badges.changeOf(badge.name) : words.badges.write} about={badge ? words.badges.changeAbout : undefined}>
-      <form className="flex flex-col gap-4" onSubmit={(event) => { event.preventDefault(); save.mutate(false); }}>
-        <TextField label={words.badges.name} required maxLength={80} value={pack.name} onChange={(event) => setPack({ ...pack, name: event.target.value })} />
-        <AreaField label={words.badges.about} rows={2} required maxLength={400} value={pack.about} onChange={(event) => setPack({ ...pack, about: event.target.value })} />
+    <Sheet
+      open
+      onClose={onClose}
+      title={badge ? words.badges.changeOf(badge.name) : words.badges.write}
+      about={badge ? words.badges.changeAbout : undefined}
+    >
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save.mutate(false);
+        }}
+      >
+        <TextField
+          label={words.badges.name}
+          required
+          maxLength={80}
+          value={pack.name}
+          onChange={(event) => setPack({ ...pack, name: event.target.value })}
+        />
+        <AreaField
+          label={words.badges.about}
+          rows={2}
+          required
+          maxLength={400}
+          value={pack.about}
+          onChange={(event) => setPack({ ...pack, about: event.target.value })}
+        />
         <div className="grid grid-cols-2 gap-3">
-          <TextField label={words.badges.from} type="number" required value={pack.ages.from} onChange={(event) => setPack({ ...pack, ages: { ...pack.ages, from: Number(event.target.value) } })} />
-          <TextField label={words.badges.to} type="number" required value={pack.ages.to} onChange={(event) => setPack({ ...pack, ages: { ...pack.ages, to: Number(event.target.value) } })} />
+          <TextField
+            label={words.badges.from}
+            type="number"
+            required
+            value={pack.ages.from}
+            onChange={(event) => setPack({ ...pack, ages: { ...pack.ages, from: Number(event.target.value) } })}
+          />
+          <TextField
+            label={words.badges.to}
+            type="number"
+            required
+            value={pack.ages.to}
+            onChange={(event) => setPack({ ...pack, ages: { ...pack.ages, to: Number(event.target.value) } })}
+          />
         </div>
-        <SelectField label={words.badges.after} value={pack.after?.[0] ?? ''} onChange={(event) => setPack({ ...pack, after: event.target.value === '' ? [] : [event.target.value] })} options={[['', words.badges.none], ...all.filter((one) => one.id !== badge?.id).map((one) => [one.id, one.name] as const)]} />
+        <SelectField
+          label={words.badges.after}
+          value={pack.after?.[0] ?? ''}
+          onChange={(event) => setPack({ ...pack, after: event.target.value === '' ? [] : [event.target.value] })}
+          options={[
+            ['', words.badges.none],
+            ...all.filter((one) => one.id !== badge?.id).map((one) => [one.id, one.name] as const),
+          ]}
+        />
         <fieldset>
           <legend className="mb-2 font-semibold">{words.badges.asks}</legend>
           <Node node={pack.requirement} onChange={(requirement) => setPack({ ...pack, requirement })} />
         </fieldset>
         <Faults error={save.error} />
-        {save.isSuccess && save.data.version === null && <p role="status" className="font-semibold text-right">{words.badges.holds}</p>}
+        {save.isSuccess && save.data.version === null && (
+          <p role="status" className="font-semibold text-right">
+            {words.badges.holds}
+          </p>
+        )}
         <div className="flex flex-wrap gap-3">
-          <Button look="signal" type="submit" disabled={save.isPending}>{words.save}</Button>
-          <Button disabled={save.isPending} onClick={() => save.mutate(true)}>{words.badges.check}</Button>
+          <Button look="signal" type="submit" disabled={save.isPending}>
+            {words.save}
+          </Button>
+          <Button disabled={save.isPending} onClick={() => save.mutate(true)}>
+            {words.badges.check}
+          </Button>
         </div>
       </form>
     </Sheet>
@@ -49,15 +139,43 @@ export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all:
 type Kind = 'knot' | 'say' | 'rig' | 'text' | 'all' | 'of';
 
 function kindOf(node: Requirement): Kind {
-  return 'knot' in node ? 'knot' : 'say' in node ? 'say' : 'rig' in node ? 'rig' : 'text' in node ? 'text' : 'all' in node ? 'all' : 'of';
+  return 'knot' in node
+    ? 'knot'
+    : 'say' in node
+      ? 'say'
+      : 'rig' in node
+        ? 'rig'
+        : 'text' in node
+          ? 'text'
+          : 'all' in node
+            ? 'all'
+            : 'of';
 }
 
 const FRESH: Record<Kind, Requirement> = {
-  knot: { knot: 'overhand', level: 'has_it' }, say: { say: '' }, rig: { rig: '' }, text: { text: '' },
-  all: { all: [{ knot: 'overhand', level: 'has_it' }] }, of: { choose: 1, of: [{ knot: 'overhand', level: 'has_it' }, { knot: 'figure-eight', level: 'has_it' }] },
+  knot: { knot: 'overhand', level: 'has_it' },
+  say: { say: '' },
+  rig: { rig: '' },
+  text: { text: '' },
+  all: { all: [{ knot: 'overhand', level: 'has_it' }] },
+  of: {
+    choose: 1,
+    of: [
+      { knot: 'overhand', level: 'has_it' },
+      { knot: 'figure-eight', level: 'has_it' },
+    ],
+  },
 };
 
-function Node({ node, onChange, onRemove }: { node: Requirement; onChange: (now: Requirement) => void; onRemove?: () => void }) {
+function Node({
+  node,
+  onChange,
+  onRemove,
+}: {
+  node: Requirement;
+  onChange: (now: Requirement) => void;
+  onRemove?: () => void;
+}) {
   const knots = useQuery(knotsQuery);
   const kind = kindOf(node);
   const parts = 'all' in node ? node.all : 'of' in node ? node.of : null;
@@ -65,24 +183,120 @@ function Node({ node, onChange, onRemove }: { node: Requirement; onChange: (now:
   return (
     <div className={parts ? 'border-l-4 border-hemp pl-3' : ''}>
       <div className="flex flex-wrap items-end gap-2 py-1">
-        <div className="min-w-36 flex-1"><SelectField label={words.badges.kind} value={kind} onChange={(event) => onChange(FRESH[event.target.value as Kind])} options={Object.entries(words.badges.kinds)} /></div>
+        <div className="min-w-36 flex-1">
+          <SelectField
+            label={words.badges.kind}
+            value={kind}
+            onChange={(event) => onChange(FRESH[event.target.value as Kind])}
+            options={Object.entries(words.badges.kinds)}
+          />
+        </div>
         {'knot' in node && (
           <>
-            <div className="min-w-40 flex-1"><SelectField label={words.badges.knot} value={node.knot} onChange={(event) => onChange({ ...node, knot: event.target.value })} options={(knots.data?.knots ?? [{ id: node.knot, name: node.knot }]).map((one) => [one.id, one.name] as const)} /></div>
-            <div className="min-w-32 flex-1"><SelectField label={words.badges.level} value={node.level} onChange={(event) => onChange({ ...node, level: event.target.value as Level })} options={Object.entries(words.levels)} /></div>
-            {node.level === 'uses_it' && <div className="min-w-48 flex-1"><TextField label={words.badges.inRig} maxLength={200} value={node.in ?? ''} onChange={(event) => onChange({ knot: node.knot, level: node.level, ...(event.target.value === '' ? {} : { in: event.target.value }) })} /></div>}
+            <div className="min-w-40 flex-1">
+              <SelectField
+                label={words.badges.knot}
+                value={node.knot}
+                onChange={(event) => onChange({ ...node, knot: event.target.value })}
+                options={(knots.data?.knots ?? [{ id: node.knot, name: node.knot }]).map(
+                  (one) => [one.id, one.name] as const,
+                )}
+              />
+            </div>
+            <div className="min-w-32 flex-1">
+              <SelectField
+                label={words.badges.level}
+                value={node.level}
+                onChange={(event) => onChange({ ...node, level: event.target.value as Level })}
+                options={Object.entries(words.levels)}
+              />
+            </div>
+            {node.level === 'uses_it' && (
+              <div className="min-w-48 flex-1">
+                <TextField
+                  label={words.badges.inRig}
+                  maxLength={200}
+                  value={node.in ?? ''}
+                  onChange={(event) =>
+                    onChange({
+                      knot: node.knot,
+                      level: node.level,
+                      ...(event.target.value === '' ? {} : { in: event.target.value }),
+                    })
+                  }
+                />
+              </div>
+            )}
           </>
         )}
-        {'say' in node && <div className="min-w-60 flex-[2]"><TextField label={words.badges.words} required maxLength={200} value={node.say} onChange={(event) => onChange({ say: event.target.value })} /></div>}
-        {'rig' in node && <div className="min-w-60 flex-[2]"><TextField label={words.badges.words} required maxLength={200} value={node.rig} onChange={(event) => onChange({ rig: event.target.value })} /></div>}
-        {'text' in node && <div className="min-w-60 flex-[2]"><TextField label={words.badges.words} required maxLength={200} value={node.text} onChange={(event) => onChange({ text: event.target.value })} /></div>}
-        {'of' in node && <div className="w-24"><TextField label={words.badges.howMany} type="number" min={1} value={node.choose} onChange={(event) => onChange({ ...node, choose: Number(event.target.value) })} /></div>}
-        {onRemove && <button type="button" onClick={onRemove} aria-label={words.badges.remove} className="grid size-12 place-items-center rounded-lg hover:bg-wash"><Trash2 aria-hidden className="size-5" /></button>}
+        {'say' in node && (
+          <div className="min-w-60 flex-[2]">
+            <TextField
+              label={words.badges.words}
+              required
+              maxLength={200}
+              value={node.say}
+              onChange={(event) => onChange({ say: event.target.value })}
+            />
+          </div>
+        )}
+        {'rig' in node && (
+          <div className="min-w-60 flex-[2]">
+            <TextField
+              label={words.badges.words}
+              required
+              maxLength={200}
+              value={node.rig}
+              onChange={(event) => onChange({ rig: event.target.value })}
+            />
+          </div>
+        )}
+        {'text' in node && (
+          <div className="min-w-60 flex-[2]">
+            <TextField
+              label={words.badges.words}
+              required
+              maxLength={200}
+              value={node.text}
+              onChange={(event) => onChange({ text: event.target.value })}
+            />
+          </div>
+        )}
+        {'of' in node && (
+          <div className="w-24">
+            <TextField
+              label={words.badges.howMany}
+              type="number"
+              min={1}
+              value={node.choose}
+              onChange={(event) => onChange({ ...node, choose: Number(event.target.value) })}
+            />
+          </div>
+        )}
+        {onRemove && (
+          <button
+            type="button"
+            onClick={onRemove}
+            aria-label={words.badges.remove}
+            className="grid size-12 place-items-center rounded-lg hover:bg-wash"
+          >
+            <Trash2 aria-hidden className="size-5" />
+          </button>
+        )}
       </div>
       {parts && (
         <>
-          {parts.map((part, n) => <Node key={n} node={part} onChange={(now) => onChange(withParts(parts.map((one, m) => (m === n ? now : one))))} {...(parts.length > 1 ? { onRemove: () => onChange(withParts(parts.filter((_, m) => m !== n))) } : {})} />)}
-          <Button look="quiet" onClick={() => onChange(withParts([...parts, FRESH.knot]))}><Plus aria-hidden className="size-5" /> {words.badges.add}</Button>
+          {parts.map((part, n) => (
+            <Node
+              key={n}
+              node={part}
+              onChange={(now) => onChange(withParts(parts.map((one, m) => (m === n ? now : one))))}
+              {...(parts.length > 1 ? { onRemove: () => onChange(withParts(parts.filter((_, m) => m !== n))) } : {})}
+            />
+          ))}
+          <Button look="quiet" onClick={() => onChange(withParts([...parts, FRESH.knot]))}>
+            <Plus aria-hidden className="size-5" /> {words.badges.add}
+          </Button>
         </>
       )}
     </div>

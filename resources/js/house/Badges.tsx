@@ -16,59 +16,144 @@ type Badge = Settings['badges'][number];
 export function Badges({ settings }: { settings: Settings }) {
   const [editing, setEditing] = useState<Badge | 'new' | null>(null);
   const done = (): void => void queryClient.invalidateQueries();
-  const choose = useMutation({ mutationFn: ({ badge, due_on }: { badge: string; due_on: string | null }) => call('PUT', `/api/group/badges/${badge}`, { due_on }), onSuccess: done });
-  const leave = useMutation({ mutationFn: (badge: string) => call('DELETE', `/api/group/badges/${badge}`), onSuccess: done });
+  const choose = useMutation({
+    mutationFn: ({ badge, due_on }: { badge: string; due_on: string | null }) =>
+      call('PUT', `/api/group/badges/${badge}`, { due_on }),
+    onSuccess: done,
+  });
+  const leave = useMutation({
+    mutationFn: (badge: string) => call('DELETE', `/api/group/badges/${badge}`),
+    onSuccess: done,
+  });
   const bring = useMutation({
-    mutationFn: async (file: File) => call('POST', '/api/group/badges', { pack: JSON.parse(await file.text()) as unknown }),
+    mutationFn: async (file: File) =>
+      call('POST', '/api/group/badges', { pack: JSON.parse(await file.text()) as unknown }),
     onSuccess: () => void queryClient.invalidateQueries({ queryKey: groupQuery.queryKey }),
   });
   return (
     <section aria-labelledby="badges" className="flex flex-col gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h2 id="badges" className="text-xl">{words.course.badges}</h2>
+        <h2 id="badges" className="text-xl">
+          {words.course.badges}
+        </h2>
         <div className="flex flex-wrap gap-3">
-          <label className="inline-flex min-h-12 cursor-pointer items-center rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash focus-within:outline-2">{words.badges.bring}<input type="file" accept=".json,application/json" className="sr-only" onChange={(event) => { const file = event.target.files?.[0]; if (file) bring.mutate(file); event.target.value = ''; }} /></label>
-          <Button onClick={() => setEditing('new')}><Plus aria-hidden className="size-5" /> {words.badges.write}</Button>
+          <label className="inline-flex min-h-12 cursor-pointer items-center rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash focus-within:outline-2">
+            {words.badges.bring}
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="sr-only"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file) bring.mutate(file);
+                event.target.value = '';
+              }}
+            />
+          </label>
+          <Button onClick={() => setEditing('new')}>
+            <Plus aria-hidden className="size-5" /> {words.badges.write}
+          </Button>
         </div>
       </div>
       <Faults error={bring.error ?? choose.error ?? leave.error} />
       <ul className="grid grid-cols-[minmax(0,1fr)] gap-4 rail:grid-cols-2">
         {settings.badges.map((badge) => (
-          <li key={badge.id} className={`flex flex-col gap-2 rounded-xl border bg-card p-4 ${badge.chosen ? 'border-ink' : 'border-dashed border-line'}`}>
-            <h3 className="text-lg">{badge.name} <span className="font-sans text-sm font-normal text-soft">{words.badges.ages(badge.age_from, badge.age_to)}, {words.badges.version(badge.version)}</span></h3>
-            <p className="text-sm text-soft">{badge.about}{badge.after.length > 0 && ` ${words.badges.comesAfter(listOf(badge.after.map((id) => settings.badges.find((one) => one.id === id)?.name ?? id)))}`}</p>
+          <li
+            key={badge.id}
+            className={`flex flex-col gap-2 rounded-xl border bg-card p-4 ${badge.chosen ? 'border-ink' : 'border-dashed border-line'}`}
+          >
+            <h3 className="text-lg">
+              {badge.name}{' '}
+              <span className="font-sans text-sm font-normal text-soft">
+                {words.badges.ages(badge.age_from, badge.age_to)}, {words.badges.version(badge.version)}
+              </span>
+            </h3>
+            <p className="text-sm text-soft">
+              {badge.about}
+              {badge.after.length > 0 &&
+                ` ${words.badges.comesAfter(listOf(badge.after.map((id) => settings.badges.find((one) => one.id === id)?.name ?? id)))}`}
+            </p>
             <div className="flex flex-wrap items-center gap-x-2">
-              {badge.chosen
-                ? (
-                  <>
-                    <label className="mr-4 flex items-center gap-2 font-semibold">{words.badges.by}<input type="date" className="min-h-12 rounded-lg border border-soft bg-card px-2 font-normal" defaultValue={badge.due_on ?? ''} onBlur={(event) => { if (event.target.value !== (badge.due_on ?? '')) choose.mutate({ badge: badge.id, due_on: event.target.value || null }); }} /></label>
-                    <Button look="quiet" className="-mx-1.5" onClick={() => leave.mutate(badge.id)}>{words.badges.leave}</Button>
-                  </>
-                )
-                : <Button onClick={() => choose.mutate({ badge: badge.id, due_on: null })}>{words.badges.choose}</Button>}
-              <Button look="quiet" className="-mx-1.5" onClick={() => setEditing(badge)}>{words.badges.change}</Button>
-              <a href={`/api/group/badges/${badge.id}`} download={`${badge.id}.json`} className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4">{words.badges.out}</a>
+              {badge.chosen ? (
+                <>
+                  <label className="mr-4 flex items-center gap-2 font-semibold">
+                    {words.badges.by}
+                    <input
+                      type="date"
+                      className="min-h-12 rounded-lg border border-soft bg-card px-2 font-normal"
+                      defaultValue={badge.due_on ?? ''}
+                      onBlur={(event) => {
+                        if (event.target.value !== (badge.due_on ?? ''))
+                          choose.mutate({ badge: badge.id, due_on: event.target.value || null });
+                      }}
+                    />
+                  </label>
+                  <Button look="quiet" className="-mx-1.5" onClick={() => leave.mutate(badge.id)}>
+                    {words.badges.leave}
+                  </Button>
+                </>
+              ) : (
+                <Button onClick={() => choose.mutate({ badge: badge.id, due_on: null })}>{words.badges.choose}</Button>
+              )}
+              <Button look="quiet" className="-mx-1.5" onClick={() => setEditing(badge)}>
+                {words.badges.change}
+              </Button>
+              <a
+                href={`/api/group/badges/${badge.id}`}
+                download={`${badge.id}.json`}
+                className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4"
+              >
+                {words.badges.out}
+              </a>
             </div>
             {badge.chosen && badge.version > 1 && <Moves badge={badge.id} />}
           </li>
         ))}
       </ul>
-      {editing !== null && <BadgeEditor badge={editing === 'new' ? null : editing} all={settings.badges} onClose={() => setEditing(null)} />}
+      {editing !== null && (
+        <BadgeEditor
+          badge={editing === 'new' ? null : editing}
+          all={settings.badges}
+          onClose={() => setEditing(null)}
+        />
+      )}
     </section>
   );
 }
 
 /** Learners still in an older version, and what the newest would change for them. */
 function Moves({ badge }: { badge: string }) {
-  const moves = useQuery({ queryKey: ['moves', badge], queryFn: () => call<{ moves: { learner: string; name: string; from: number; to: number; before: [number, number]; after: [number, number] }[] }>('GET', `/api/group/badges/${badge}/moves`) });
-  const move = useMutation({ mutationFn: () => call('PUT', `/api/group/badges/${badge}/moves`), onSuccess: () => void queryClient.invalidateQueries() });
+  const moves = useQuery({
+    queryKey: ['moves', badge],
+    queryFn: () =>
+      call<{
+        moves: {
+          learner: string;
+          name: string;
+          from: number;
+          to: number;
+          before: [number, number];
+          after: [number, number];
+        }[];
+      }>('GET', `/api/group/badges/${badge}/moves`),
+  });
+  const move = useMutation({
+    mutationFn: () => call('PUT', `/api/group/badges/${badge}/moves`),
+    onSuccess: () => void queryClient.invalidateQueries(),
+  });
   if (!moves.data || moves.data.moves.length === 0) return null;
   return (
     <details className="rounded-lg bg-wash px-3 py-2">
       <summary className="min-h-8 cursor-pointer font-semibold">{words.badges.older(moves.data.moves.length)}</summary>
-      <ul className="my-2 text-sm">{moves.data.moves.map((one) => <li key={one.learner}>{words.badges.wouldBe(one.name, one.before, one.after)}</li>)}</ul>
+      <ul className="my-2 text-sm">
+        {moves.data.moves.map((one) => (
+          <li key={one.learner}>{words.badges.wouldBe(one.name, one.before, one.after)}</li>
+        ))}
+      </ul>
       <Faults error={move.error} />
-      <Button disabled={move.isPending} onClick={() => move.mutate()}>{words.badges.move}</Button>
+      <Button disabled={move.isPending} onClick={() => move.mutate()}>
+        {words.badges.move}
+      </Button>
     </details>
   );
 }

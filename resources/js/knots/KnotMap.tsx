@@ -25,7 +25,8 @@ export function KnotMap() {
 
 function place(knots: About[]): Placed[] {
   const rows = new globalThis.Map<string, number>();
-  const children = (id: string): About[] => knots.filter((knot) => knot.prerequisites[0] === id).sort((a, b) => a.name.localeCompare(b.name));
+  const children = (id: string): About[] =>
+    knots.filter((knot) => knot.prerequisites[0] === id).sort((a, b) => a.name.localeCompare(b.name));
   const size = (id: string): number => children(id).reduce((sum, child) => sum + size(child.id), 0) || 1;
   let next = 0;
   // Each stands halfway down what hangs from it; what most hangs from comes first.
@@ -35,15 +36,30 @@ function place(knots: About[]): Placed[] {
     rows.set(knot.id, row);
     return row;
   };
-  knots.filter((knot) => knot.depth === 0).sort((a, b) => size(b.id) - size(a.id) || a.name.localeCompare(b.name)).forEach(hang);
+  knots
+    .filter((knot) => knot.depth === 0)
+    .sort((a, b) => size(b.id) - size(a.id) || a.name.localeCompare(b.name))
+    .forEach(hang);
   return knots.map((knot) => ({ knot, x: knot.depth * COLUMN, y: (rows.get(knot.id) ?? 0) * ROW }));
 }
 
 /** A knot's whole way: what it needs, and what needs it, near and far. */
 function wayOf(id: string, knots: About[]): Set<string> {
   const way = new Set([id]);
-  const back = (of: string): void => knots.find((knot) => knot.id === of)?.prerequisites.forEach((before) => { way.add(before); back(before); });
-  const on = (of: string): void => knots.filter((knot) => knot.prerequisites.includes(of)).forEach((after) => { way.add(after.id); on(after.id); });
+  const back = (of: string): void =>
+    knots
+      .find((knot) => knot.id === of)
+      ?.prerequisites.forEach((before) => {
+        way.add(before);
+        back(before);
+      });
+  const on = (of: string): void =>
+    knots
+      .filter((knot) => knot.prerequisites.includes(of))
+      .forEach((after) => {
+        way.add(after.id);
+        on(after.id);
+      });
   back(id);
   on(id);
   return way;
@@ -57,11 +73,25 @@ function Map({ knots }: { knots: About[] }) {
   const board = useRef<HTMLDivElement>(null);
   const width = Math.max(...placed.map((one) => one.x)) + WIDE;
   const height = Math.max(...placed.map((one) => one.y)) + HIGH;
-  const lines = placed.flatMap((to) => to.knot.prerequisites.map((id) => ({ id: `${id} ${to.knot.id}`, from: at.get(id), to, lit: way !== null && way.has(id) && way.has(to.knot.id) }))).filter((line) => line.from !== undefined);
+  const lines = placed
+    .flatMap((to) =>
+      to.knot.prerequisites.map((id) => ({
+        id: `${id} ${to.knot.id}`,
+        from: at.get(id),
+        to,
+        lit: way !== null && way.has(id) && way.has(to.knot.id),
+      })),
+    )
+    .filter((line) => line.from !== undefined);
   // Right to what builds on it, left to what it needs, up and down within the column.
   const walk = (event: KeyboardEvent, { knot, x, y }: Placed): void => {
     const column = placed.filter((one) => one.x === x).sort((a, b) => a.y - b.y);
-    const there = { ArrowRight: knots.find((one) => one.prerequisites.includes(knot.id))?.id, ArrowLeft: knot.prerequisites[0], ArrowDown: column.find((one) => one.y > y)?.knot.id, ArrowUp: column.filter((one) => one.y < y).at(-1)?.knot.id }[event.key];
+    const there = {
+      ArrowRight: knots.find((one) => one.prerequisites.includes(knot.id))?.id,
+      ArrowLeft: knot.prerequisites[0],
+      ArrowDown: column.find((one) => one.y > y)?.knot.id,
+      ArrowUp: column.filter((one) => one.y < y).at(-1)?.knot.id,
+    }[event.key];
     if (there === undefined) return;
     event.preventDefault();
     setPicked(there);
@@ -71,7 +101,9 @@ function Map({ knots }: { knots: About[] }) {
   return (
     <div className="flex flex-col gap-4">
       <div>
-        <Link to="/show" className="inline-flex min-h-12 items-center text-soft underline">{words.show.title}</Link>
+        <Link to="/show" className="inline-flex min-h-12 items-center text-soft underline">
+          {words.show.title}
+        </Link>
         <h1 className="text-3xl">{words.knot.mapTitle}</h1>
         <p className="text-soft">{words.knot.mapAbout}</p>
       </div>
@@ -79,25 +111,47 @@ function Map({ knots }: { knots: About[] }) {
         <div className="min-w-0 flex-1 overflow-x-auto pb-3" tabIndex={-1}>
           <div ref={board} className="relative" style={{ width, height }}>
             <svg aria-hidden width={width} height={height} className="absolute inset-0" fill="none">
-              {lines.map((line) => <path key={line.id} d={curve(line.from, line.to)} stroke={line.lit ? 'var(--signal)' : 'var(--hemp)'} strokeWidth={line.lit ? 4 : 2.5} opacity={way === null || line.lit ? 1 : 0.25} />)}
+              {lines.map((line) => (
+                <path
+                  key={line.id}
+                  d={curve(line.from, line.to)}
+                  stroke={line.lit ? 'var(--signal)' : 'var(--hemp)'}
+                  strokeWidth={line.lit ? 4 : 2.5}
+                  opacity={way === null || line.lit ? 1 : 0.25}
+                />
+              ))}
             </svg>
             {placed.map((one) => (
               <button
-                key={one.knot.id} type="button" data-knot={one.knot.id} aria-pressed={picked === one.knot.id}
-                onClick={() => setPicked(picked === one.knot.id ? null : one.knot.id)} onKeyDown={(event) => walk(event, one)}
+                key={one.knot.id}
+                type="button"
+                data-knot={one.knot.id}
+                aria-pressed={picked === one.knot.id}
+                onClick={() => setPicked(picked === one.knot.id ? null : one.knot.id)}
+                onKeyDown={(event) => walk(event, one)}
                 className={`absolute rounded-xl border-2 px-2 text-left text-[0.92rem] leading-tight font-semibold ${picked === one.knot.id ? 'border-signal bg-signal text-on-signal' : way?.has(one.knot.id) ? 'border-signal bg-card' : 'border-line bg-card'} ${way !== null && !way.has(one.knot.id) ? 'opacity-45' : ''}`}
                 style={{ left: one.x, top: one.y, width: WIDE, height: HIGH }}
-              >{one.knot.name}</button>
+              >
+                {one.knot.name}
+              </button>
             ))}
           </div>
         </div>
         {chosen && (
-          <aside aria-live="polite" className="rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] rail:sticky rail:top-6 rail:w-72">
+          <aside
+            aria-live="polite"
+            className="rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] rail:sticky rail:top-6 rail:w-72"
+          >
             <KnotPicture drawing={chosen.loose} moment={null} text="" className="h-36 w-full" />
             <h2 className="mt-2 text-xl">{chosen.name}</h2>
             <p className="text-soft">{chosen.purpose}</p>
             <p className="mt-1 text-sm text-soft">{words.show.minutes(chosen.minutes)}</p>
-            <Link to={`/knot/${chosen.id}`} className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4">{words.knot.moreOf(chosen.name)}</Link>
+            <Link
+              to={`/knot/${chosen.id}`}
+              className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4"
+            >
+              {words.knot.moreOf(chosen.name)}
+            </Link>
           </aside>
         )}
       </div>

@@ -16,22 +16,66 @@ export function SyncBar({ online, mayPlan }: { online: boolean; mayPlan: boolean
   // A note that is only on its way is not worth a line that comes and goes.
   if (waiting + refused + others.count + (trouble === 'none' ? 0 : notes) === 0 && online) return null;
   return (
-    <div role="status" className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1 rounded-lg border-2 border-dashed border-soft px-3 py-1" data-testid="sync">
+    <div
+      role="status"
+      className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1 rounded-lg border-2 border-dashed border-soft px-3 py-1"
+      data-testid="sync"
+    >
       <p className="py-1">
-        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>} {waiting + notes > 0 && words.sync.trouble[trouble]} {waiting + notes === 0 && !online && words.offline} {others.count > 0 && words.sync.others(others.count, listOf(others.names), mayPlan)} {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>} {fault !== null && <strong className="text-notyet">{fault}</strong>}
+        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>}{' '}
+        {waiting + notes > 0 && words.sync.trouble[trouble]} {waiting + notes === 0 && !online && words.offline}{' '}
+        {others.count > 0 && words.sync.others(others.count, listOf(others.names), mayPlan)}{' '}
+        {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}{' '}
+        {fault !== null && <strong className="text-notyet">{fault}</strong>}
       </p>
       <span className="flex flex-wrap gap-1">
-        {waiting + notes > 0 && online && <Button look="quiet" onClick={() => void sync()}>{words.sync.now}</Button>}
- {others.count > 0 && mayPlan && online && <Button look="quiet" onClick={() => void sendOn().then(() => setFault(null), (error: unknown) => setFault(error instanceof Error ? error.message : words.unknown))}>{words.sync.sendOn}</Button>}
-        {waiting + refused + others.count > 0 && <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>{words.sync.look}</Button>}
+        {waiting + notes > 0 && online && (
+          <Button look="quiet" onClick={() => void sync()}>
+            {words.sync.now}
+          </Button>
+        )}
+        {others.count > 0 && mayPlan && online && (
+          <Button
+            look="quiet"
+            onClick={() =>
+              void sendOn().then(
+                () => setFault(null),
+                (error: unknown) => setFault(error instanceof Error ? error.message : words.unknown),
+              )
+            }
+          >
+            {words.sync.sendOn}
+          </Button>
+        )}
+        {waiting + refused + others.count > 0 && (
+          <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>
+            {words.sync.look}
+          </Button>
+        )}
       </span>
       {open !== null && (
         <Sheet open onClose={() => setOpen(null)} title={words.sync.title} about={words.sync.about}>
           <ul className="mb-4 divide-y divide-line">
             {open.map((one) => (
               <li key={one.id} className="flex flex-wrap items-center justify-between gap-3 py-2">
-                <span><strong>{one.who}</strong>: {one.verdict}{one.of !== undefined && <span className="text-soft">, {words.sync.tappedBy(one.of)}</span>}{one.fault !== undefined && <span className="block text-sm text-notyet">{one.fault}</span>}</span>
-                {one.state === 'refused' && <Button look="quiet" onClick={() => void store.events.delete(one.id).then(() => sync()).then(() => setOpen(open.filter((other) => other.id !== one.id)))}>{words.sync.letGo}</Button>}
+                <span>
+                  <strong>{one.who}</strong>: {one.verdict}
+                  {one.of !== undefined && <span className="text-soft">, {words.sync.tappedBy(one.of)}</span>}
+                  {one.fault !== undefined && <span className="block text-sm text-notyet">{one.fault}</span>}
+                </span>
+                {one.state === 'refused' && (
+                  <Button
+                    look="quiet"
+                    onClick={() =>
+                      void store.events
+                        .delete(one.id)
+                        .then(() => sync())
+                        .then(() => setOpen(open.filter((other) => other.id !== one.id)))
+                    }
+                  >
+                    {words.sync.letGo}
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

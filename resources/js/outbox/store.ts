@@ -4,7 +4,16 @@ import type { Schemas } from '../api/client';
 export type NewEvent = Schemas['NewCheckEvent'];
 
 /** A check on this device: waiting for the network, or refused by the server, with its words. `of` is the name of whoever tapped it. */
-export type Kept = { id: string; seq: number; event: NewEvent; state: 'waiting' | 'refused'; fault?: string; who: string; verdict: string; of?: string };
+export type Kept = {
+  id: string;
+  seq: number;
+  event: NewEvent;
+  state: 'waiting' | 'refused';
+  fault?: string;
+  who: string;
+  verdict: string;
+  of?: string;
+};
 
 /** A learner who just came along, under an id made here; it goes ahead of every check. */
 export type WalkIn = { id: string; name: string; meeting: string | null; state: 'waiting' | 'sent' };
@@ -13,20 +22,42 @@ export type WalkIn = { id: string; name: string; meeting: string | null; state: 
 export type RollMark = { key: string; meeting: string; learner: string; present: boolean };
 
 /** A step of a meeting's clock, taken here: waiting for the network in its turn, or refused by the server, with its words. */
-export type KeptStep = { n?: number; meeting: string; step: Schemas['ClockStep']['step']; place?: number; shown?: Schemas['Block'][]; at: number; state: 'waiting' | 'refused'; fault?: string };
+export type KeptStep = {
+  n?: number;
+  meeting: string;
+  step: Schemas['ClockStep']['step'];
+  place?: number;
+  shown?: Schemas['Block'][];
+  at: number;
+  state: 'waiting' | 'refused';
+  fault?: string;
+};
 
-const database = new Dexie('compadre') as Dexie & { events: EntityTable<Kept, 'id'>; walkIns: EntityTable<WalkIn, 'id'>; roll: EntityTable<RollMark, 'key'>; steps: EntityTable<KeptStep, 'n'>; about: EntityTable<{ name: string; value: number | string }, 'name'> };
+const database = new Dexie('compadre') as Dexie & {
+  events: EntityTable<Kept, 'id'>;
+  walkIns: EntityTable<WalkIn, 'id'>;
+  roll: EntityTable<RollMark, 'key'>;
+  steps: EntityTable<KeptStep, 'n'>;
+  about: EntityTable<{ name: string; value: number | string }, 'name'>;
+};
 database.version(1).stores({ events: 'id, seq, state', about: 'name' });
 database.version(2).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state' });
 database.version(3).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state', roll: 'key, meeting' });
-database.version(4).stores({ events: 'id, seq, state', about: 'name', walkIns: 'id, state', roll: 'key, meeting', steps: '++n, meeting, state' });
+database.version(4).stores({
+  events: 'id, seq, state',
+  about: 'name',
+  walkIns: 'id, state',
+  roll: 'key, meeting',
+  steps: '++n, meeting, state',
+});
 
 export const store = database;
 
 /** The next number of this device's own count of events: it and the event are kept together or not at all. */
 export async function keep(make: (device: string, seq: number) => Kept): Promise<Kept> {
   return database.transaction('rw', database.events, database.about, async () => {
-    const device = (await database.about.get('device'))?.value ?? localStorage.getItem('compadre-device') ?? crypto.randomUUID();
+    const device =
+      (await database.about.get('device'))?.value ?? localStorage.getItem('compadre-device') ?? crypto.randomUUID();
     const seq = Number((await database.about.get('seq'))?.value ?? localStorage.getItem('compadre-seq') ?? 0) + 1;
     await database.about.put({ name: 'device', value: device });
     await database.about.put({ name: 'seq', value: seq });

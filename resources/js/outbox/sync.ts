@@ -9,7 +9,13 @@ export type Answer = Schemas['CheckAnswer'];
  * What the device says about what is not on the server yet: checks, what else was noted of the evening, and checks that somebody
  * else tapped here, which wait for them.
  */
-export type SyncState = { waiting: number; notes: number; refused: number; others: Others; trouble: 'none' | 'network' | 'sign-in' };
+export type SyncState = {
+  waiting: number;
+  notes: number;
+  refused: number;
+  others: Others;
+  trouble: 'none' | 'network' | 'sign-in';
+};
 export type Others = { count: number; names: string[] };
 
 const BATCH = 100;
@@ -30,7 +36,8 @@ export function onSync(listener: () => void): () => void {
 const waitingHere = (): Promise<Kept[]> => store.events.where('state').equals('waiting').sortBy('seq');
 
 /** Who is signed in here, as far as this device knows. */
-export const signedIn = (): Schemas['Me'] | null => queryClient.getQueryData<Schemas['Me'] | null>(meQuery.queryKey) ?? null;
+export const signedIn = (): Schemas['Me'] | null =>
+  queryClient.getQueryData<Schemas['Me'] | null>(meQuery.queryKey) ?? null;
 
 /** Whether whoever is signed in tapped it; what an app of before kept says nothing of that. */
 function isMine(one: Kept): boolean {
@@ -39,10 +46,23 @@ function isMine(one: Kept): boolean {
 }
 
 async function tell(trouble: SyncState['trouble']): Promise<void> {
-  const counted = (table: 'events' | 'walkIns' | 'steps', what: string): Promise<number> => store.table(table).where('state').equals(what).count();
-  const [kept, refused, ...notes] = await Promise.all([waitingHere(), counted('events', 'refused'), counted('walkIns', 'waiting'), store.roll.count(), counted('steps', 'waiting')]);
+  const counted = (table: 'events' | 'walkIns' | 'steps', what: string): Promise<number> =>
+    store.table(table).where('state').equals(what).count();
+  const [kept, refused, ...notes] = await Promise.all([
+    waitingHere(),
+    counted('events', 'refused'),
+    counted('walkIns', 'waiting'),
+    store.roll.count(),
+    counted('steps', 'waiting'),
+  ]);
   const others = kept.filter((one) => !isMine(one));
-  state = { waiting: kept.length - others.length, notes: notes.reduce((sum, n) => sum + n, 0), refused, others: { count: others.length, names: [...new Set(others.map((one) => one.of ?? ''))] }, trouble };
+  state = {
+    waiting: kept.length - others.length,
+    notes: notes.reduce((sum, n) => sum + n, 0),
+    refused,
+    others: { count: others.length, names: [...new Set(others.map((one) => one.of ?? ''))] },
+    trouble,
+  };
   for (const listener of listeners) listener();
 }
 
@@ -50,7 +70,10 @@ async function tell(trouble: SyncState['trouble']): Promise<void> {
 export const noteKept = (): Promise<void> => tell(state.trouble);
 
 async function send(events: Kept[]): Promise<void> {
-  const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: events.map((one) => one.event) });
+  const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', {
+    sent_at: new Date().toISOString(),
+    events: events.map((one) => one.event),
+  });
   for (const answer of results) asked.get(answer.id)?.(answer);
   // Only what the server has acknowledged leaves the device.
   await store.events.bulkDelete(results.map((one) => one.id));
@@ -65,7 +88,8 @@ async function sendWalkIns(): Promise<void> {
 }
 
 /** Whether the server will never take this, however often it is sent. */
-const isFinal = (fault: unknown): fault is ApiProblem => fault instanceof ApiProblem && [403, 404, 422].includes(fault.status);
+const isFinal = (fault: unknown): fault is ApiProblem =>
+  fault instanceof ApiProblem && [403, 404, 422].includes(fault.status);
 
 /** Who is here, learner by learner; what the server will never take is let go, for the roll shows what it has. */
 async function sendRoll(): Promise<void> {
@@ -94,7 +118,12 @@ async function sendSteps(): Promise<void> {
   for (const one of await store.steps.where('state').equals('waiting').sortBy('n')) {
     const { meeting, step, place, shown, at } = one;
     try {
-      const now = await call<Schemas['RunSheet']>('POST', `/api/meetings/${meeting}/run`, { step, ...(place === undefined ? {} : { place }), ...(shown ? { shown } : {}), ago_s: Math.max(0, Math.round((serverNow() - at) / 1000)) });
+      const now = await call<Schemas['RunSheet']>('POST', `/api/meetings/${meeting}/run`, {
+        step,
+        ...(place === undefined ? {} : { place }),
+        ...(shown ? { shown } : {}),
+        ago_s: Math.max(0, Math.round((serverNow() - at) / 1000)),
+      });
       // An answer that was asked for before this step does not come after it.
       await queryClient.cancelQueries({ queryKey: runSheetQuery(meeting).queryKey });
       queryClient.setQueryData(runSheetQuery(meeting).queryKey, now);
@@ -115,7 +144,8 @@ export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Prom
 }
 
 /** Whether the server says that somebody else made the check. */
-const isAnothers = (fault: unknown): boolean => fault instanceof ApiProblem && fault.status === 422 && fault.faults.some((one) => one.field.endsWith('/by'));
+const isAnothers = (fault: unknown): boolean =>
+  fault instanceof ApiProblem && fault.status === 422 && fault.faults.some((one) => one.field.endsWith('/by'));
 
 /** A lead sends on what others tapped on this device, under both names. */
 export async function sendOn(): Promise<void> {
@@ -126,7 +156,8 @@ export async function sendOn(): Promise<void> {
 }
 
 /** What a device proves by that it was signed in here once its access has ended. */
-export const keepKey = (me: Schemas['Me']): Promise<unknown> => store.about.put({ name: HAND_IN, value: `${me.user.id} ${me.hand_in}` });
+export const keepKey = (me: Schemas['Me']): Promise<unknown> =>
+  store.about.put({ name: HAND_IN, value: `${me.user.id} ${me.hand_in}` });
 
 /**
  * Where access from this device has ended, hands in what the one it belonged to still had waiting; a lead takes it in.
@@ -137,8 +168,14 @@ export async function handIn(): Promise<boolean> {
   const [person, key] = String((await store.about.get(HAND_IN))?.value ?? '').split(' ');
   if (!person || !key) return false;
   for (;;) {
-    const events = (await waitingHere()).filter((one) => one.event.by === undefined || one.event.by === person).slice(0, BATCH);
-    const answer = await call<{ ended: boolean }>('POST', '/api/left-checks', { key, sent_at: new Date().toISOString(), events: events.map((one) => one.event) }).catch(() => null);
+    const events = (await waitingHere())
+      .filter((one) => one.event.by === undefined || one.event.by === person)
+      .slice(0, BATCH);
+    const answer = await call<{ ended: boolean }>('POST', '/api/left-checks', {
+      key,
+      sent_at: new Date().toISOString(),
+      events: events.map((one) => one.event),
+    }).catch(() => null);
     if (!answer?.ended) return false;
     await store.events.bulkDelete(events.map((one) => one.id));
     if (events.length < BATCH) return true;
@@ -150,13 +187,21 @@ async function sendOrSplit(events: Kept[]): Promise<void> {
   try {
     await send(events);
   } catch (fault) {
-    if (isAnothers(fault) || !(fault instanceof ApiProblem) || fault.status < 400 || fault.status >= 500 || [401, 403, 408, 419, 429].includes(fault.status)) throw fault;
+    if (
+      isAnothers(fault) ||
+      !(fault instanceof ApiProblem) ||
+      fault.status < 400 ||
+      fault.status >= 500 ||
+      [401, 403, 408, 419, 429].includes(fault.status)
+    )
+      throw fault;
     if (events.length > 1) {
       for (const one of events) await sendOrSplit([one]);
       return;
     }
     const only = events[0];
-    if (only) await store.events.update(only.id, { state: 'refused', fault: fault.faults[0]?.message ?? fault.message });
+    if (only)
+      await store.events.update(only.id, { state: 'refused', fault: fault.faults[0]?.message ?? fault.message });
   }
 }
 
@@ -183,7 +228,12 @@ async function flush(): Promise<void> {
     if (shut && fault.status === 401 && (await handIn())) window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
     await tell(shut ? 'sign-in' : isAnothers(fault) ? 'none' : 'network');
   }
-  if (sent) await Promise.all(['check', 'crew', 'course', 'learner', 'meeting'].map((key) => queryClient.invalidateQueries({ queryKey: [key] })));
+  if (sent)
+    await Promise.all(
+      ['check', 'crew', 'course', 'learner', 'meeting'].map((key) =>
+        queryClient.invalidateQueries({ queryKey: [key] }),
+      ),
+    );
 }
 
 /** Sends what waits, in order; one tab at a time. */
@@ -206,21 +256,43 @@ export async function answerTo(id: string, milliseconds: number): Promise<Answer
 export function startSync(): void {
   void tell('none').then(sync);
   window.addEventListener('online', () => void sync());
-  document.addEventListener('visibilitychange', () => { if (document.visibilityState === 'visible') void sync(); });
-  window.setInterval(() => void noteKept().then(() => { if (state.waiting + state.notes > 0) void sync(); }), 30_000);
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void sync();
+  });
+  window.setInterval(
+    () =>
+      void noteKept().then(() => {
+        if (state.waiting + state.notes > 0) void sync();
+      }),
+    30_000,
+  );
 }
 
 /** What never reached the server, as a file to keep. */
 export async function unsentFile(): Promise<Blob> {
-  const [events, walkIns, roll, steps] = await Promise.all([store.events.orderBy('seq').toArray(), store.walkIns.where('state').equals('waiting').toArray(), store.roll.toArray(), store.steps.orderBy('n').toArray()]);
+  const [events, walkIns, roll, steps] = await Promise.all([
+    store.events.orderBy('seq').toArray(),
+    store.walkIns.where('state').equals('waiting').toArray(),
+    store.roll.toArray(),
+    store.steps.orderBy('n').toArray(),
+  ]);
   const kept = {
-    kept_at: new Date().toISOString(), events: events.map((one) => ({ ...one.event, who: one.who, fault: one.fault })), walk_ins: walkIns.map(({ id, name, meeting }) => ({ id, name, meeting })),
-    roll: roll.map(({ meeting, learner, present }) => ({ meeting, learner, present })), clock: steps.map(({ meeting, step, place, at }) => ({ meeting, step, place, at: new Date(at).toISOString() })),
+    kept_at: new Date().toISOString(),
+    events: events.map((one) => ({ ...one.event, who: one.who, fault: one.fault })),
+    walk_ins: walkIns.map(({ id, name, meeting }) => ({ id, name, meeting })),
+    roll: roll.map(({ meeting, learner, present }) => ({ meeting, learner, present })),
+    clock: steps.map(({ meeting, step, place, at }) => ({ meeting, step, place, at: new Date(at).toISOString() })),
   };
   return new Blob([JSON.stringify(kept, null, 2)], { type: 'application/json' });
 }
 
 export async function forgetOutbox(): Promise<void> {
-  await Promise.all([store.events.clear(), store.walkIns.clear(), store.roll.clear(), store.steps.clear(), store.about.delete(HAND_IN)]);
+  await Promise.all([
+    store.events.clear(),
+    store.walkIns.clear(),
+    store.roll.clear(),
+    store.steps.clear(),
+    store.about.delete(HAND_IN),
+  ]);
   await tell('none');
 }

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { packQuery, queryClient, storeQuery } from '../api/queries';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
@@ -24,15 +24,26 @@ export function PackPage() {
     <div className="flex max-w-5xl flex-col gap-7">
       <header className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <p className="text-soft">{dayLong(data.meeting.date)}{data.meeting.place && `, ${data.meeting.place}`}</p>
+          <p className="text-soft">
+            {dayLong(data.meeting.date)}
+            {data.meeting.place && `, ${data.meeting.place}`}
+          </p>
           <h1 className="text-3xl">{words.pack.title}</h1>
           <p className="text-soft">{words.pack.about(data.learners, data.rope.name)}</p>
         </div>
         <div className="flex flex-wrap gap-x-5 print:hidden">
-          <button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.pack.print}</button>
-          <Link to={`/cards/${id}`} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>
-          <Link to="/gauges" className={LINK}><Ruler aria-hidden className="size-5" /> {words.pack.gauges}</Link>
-          <Link to="/store" className={LINK}>{words.pack.store}</Link>
+          <button type="button" onClick={() => window.print()} className={LINK}>
+            <Printer aria-hidden className="size-5" /> {words.pack.print}
+          </button>
+          <Link to={`/cards/${id}`} className={LINK}>
+            <Printer aria-hidden className="size-5" /> {words.session.cards}
+          </Link>
+          <Link to="/gauges" className={LINK}>
+            <Ruler aria-hidden className="size-5" /> {words.pack.gauges}
+          </Link>
+          <Link to="/store" className={LINK}>
+            {words.pack.store}
+          </Link>
         </div>
       </header>
       {data.knots.length === 0 ? <p>{words.pack.nothing}</p> : <List pack={data} />}
@@ -57,7 +68,18 @@ function List({ pack }: { pack: Pack }) {
           {pack.pieces.map((piece) => (
             <li key={piece.knot} className="flex items-baseline gap-4 py-3">
               <strong className="min-w-20 text-2xl tabular-nums">{number(piece.count)} ×</strong>
-              <span><strong className="text-xl">{mm(piece.length_mm)}</strong> {piece.for === 'pair' ? words.pack.eachPair(piece.knot) : piece.colours === 2 ? words.pack.twoColours : words.pack.each}<span className="block text-sm text-soft">{piece.for === 'each' && `${piece.knot}. `}{piece.reason}</span></span>
+              <span>
+                <strong className="text-xl">{mm(piece.length_mm)}</strong>{' '}
+                {piece.for === 'pair'
+                  ? words.pack.eachPair(piece.knot)
+                  : piece.colours === 2
+                    ? words.pack.twoColours
+                    : words.pack.each}
+                <span className="block text-sm text-soft">
+                  {piece.for === 'each' && `${piece.knot}. `}
+                  {piece.reason}
+                </span>
+              </span>
             </li>
           ))}
         </Part>
@@ -66,31 +88,56 @@ function List({ pack }: { pack: Pack }) {
           {pack.objects.map((object) => (
             <li key={object.kind} className="flex items-baseline gap-4 py-3">
               <strong className="min-w-20 text-2xl tabular-nums">{number(object.count)} ×</strong>
-              <span><strong className="text-xl">{words.pack.kinds[object.kind]}</strong><span className="block text-sm text-soft">{listOf(object.knots)}</span></span>
+              <span>
+                <strong className="text-xl">{words.pack.kinds[object.kind]}</strong>
+                <span className="block text-sm text-soft">{listOf(object.knots)}</span>
+              </span>
             </li>
           ))}
         </Part>
       </div>
       <Part title={words.pack.fromStore}>
-        {pack.taken.map((taken) => <li key={taken.stock} className="py-3"><strong>{words.pack.take(taken.count, taken.name)}</strong> <span className="text-soft">{mm(taken.length_mm)}</span></li>)}
+        {pack.taken.map((taken) => (
+          <li key={taken.stock} className="py-3">
+            <strong>{words.pack.take(taken.count, taken.name)}</strong>{' '}
+            <span className="text-soft">{mm(taken.length_mm)}</span>
+          </li>
+        ))}
         {pack.cuts.map((one, n) => (
           <li key={n} className="py-3">
-            <Scissors aria-hidden className="mr-2 inline size-5" /><strong>{words.pack.cut(one.name)}</strong> {pieces(one.pieces).map(([size, count]) => `${number(count)} × ${mm(size)}`).join(', ')}
-            <span className="block text-sm text-soft">{one.offcut_mm === 0 ? words.pack.usedUp : words.pack.offcut(mm(one.offcut_mm))}</span>
+            <Scissors aria-hidden className="mr-2 inline size-5" />
+            <strong>{words.pack.cut(one.name)}</strong>{' '}
+            {pieces(one.pieces)
+              .map(([size, count]) => `${number(count)} × ${mm(size)}`)
+              .join(', ')}
+            <span className="block text-sm text-soft">
+              {one.offcut_mm === 0 ? words.pack.usedUp : words.pack.offcut(mm(one.offcut_mm))}
+            </span>
           </li>
         ))}
         {pack.taken.length + pack.cuts.length === 0 && <li className="py-3 text-soft">{words.pack.storeEmpty}</li>}
       </Part>
-      {pack.cuts.length > 0 && <p className="text-sm text-soft">{words.pack.waste(mm(pack.waste_mm), pack.proven, mm(pack.bound_mm))}</p>}
+      {pack.cuts.length > 0 && (
+        <p className="text-sm text-soft">{words.pack.waste(mm(pack.waste_mm), pack.proven, mm(pack.bound_mm))}</p>
+      )}
       {pack.buy.length > 0 && (
         <Part title={words.pack.buy}>
-          {pack.buy.map((one) => <li key={one.length_mm} className="py-3"><strong>{number(one.count)} × {mm(one.length_mm)}</strong> {words.pack.of(pack.rope.name)}</li>)}
+          {pack.buy.map((one) => (
+            <li key={one.length_mm} className="py-3">
+              <strong>
+                {number(one.count)} × {mm(one.length_mm)}
+              </strong>{' '}
+              {words.pack.of(pack.rope.name)}
+            </li>
+          ))}
         </Part>
       )}
       <Faults error={cut.error} />
       {me.may.teach && pack.taken.length + pack.cuts.length > 0 && (
         <div className="print:hidden">
-          <Button look="signal" className="min-h-14" disabled={cut.isPending} onClick={() => cut.mutate()}><Scissors aria-hidden className="size-5" /> {words.pack.done}</Button>
+          <Button look="signal" className="min-h-14" disabled={cut.isPending} onClick={() => cut.mutate()}>
+            <Scissors aria-hidden className="size-5" /> {words.pack.done}
+          </Button>
           <p className="mt-2 text-sm text-soft">{words.pack.doneAbout}</p>
         </div>
       )}

@@ -8,7 +8,7 @@ import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
 import { store } from '../outbox/store';
 import { markHere } from '../outbox/sync';
 import { useLive } from '../outbox/useLive';
-import { useMe } from '../shell/me';
+import { useMe } from '../device/me';
 import { ChangeMeeting } from '../course/ChangeMeeting';
 import { Proposal } from '../course/WhatIf';
 import { Button } from '../ui/Button';
@@ -34,27 +34,63 @@ function MeetingPage({ id }: { id: string }) {
   const steps = useSteps(id);
   const asked = useQuery(runSheetQuery(id));
   if (asked.isPending) return <Loading />;
-  if (asked.isError) return <><Refused steps={steps} /><Failure error={asked.error} retry={() => void asked.refetch()} /></>;
+  if (asked.isError)
+    return (
+      <>
+        <Refused steps={steps} />
+        <Failure error={asked.error} retry={() => void asked.refetch()} />
+      </>
+    );
   const sheet = withSteps(asked.data, steps);
   const { meeting } = sheet;
   return (
     <div id="session" className="flex max-w-6xl flex-col gap-6 print:block">
       <div>
-        <p className="text-soft">{words.course.meeting(meeting.number)}{meeting.place && `, ${meeting.place}`}</p>
+        <p className="text-soft">
+          {words.course.meeting(meeting.number)}
+          {meeting.place && `, ${meeting.place}`}
+        </p>
         <h1 className="text-2xl rail:text-3xl">{dayLong(meeting.date)}</h1>
-        <p className="text-soft">{words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}</p>
+        <p className="text-soft">
+          {words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}
+        </p>
       </div>
-      <p className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${sheet.clock.started_at === null ? '' : 'order-last rail:order-none'}`}>
-        {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && <Link to={`/pack/${meeting.id}`} className={LINK}><Backpack aria-hidden className="size-5" /> {words.session.pack}</Link>}
-        {meeting.blocks.some((block) => block.knot !== null) && <Link to={`/cards/${meeting.id}`} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.cards}</Link>}
-        {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && <button type="button" onClick={() => setChanging(true)} className={LINK}><Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}</button>}
-        <span className="hidden rail:inline"><button type="button" onClick={() => window.print()} className={LINK}><Printer aria-hidden className="size-5" /> {words.session.sheet}</button></span>
+      <p
+        className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${sheet.clock.started_at === null ? '' : 'order-last rail:order-none'}`}
+      >
+        {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && (
+          <Link to={`/pack/${meeting.id}`} className={LINK}>
+            <Backpack aria-hidden className="size-5" /> {words.session.pack}
+          </Link>
+        )}
+        {meeting.blocks.some((block) => block.knot !== null) && (
+          <Link to={`/cards/${meeting.id}`} className={LINK}>
+            <Printer aria-hidden className="size-5" /> {words.session.cards}
+          </Link>
+        )}
+        {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (
+          <button type="button" onClick={() => setChanging(true)} className={LINK}>
+            <Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}
+          </button>
+        )}
+        <span className="hidden rail:inline">
+          <button type="button" onClick={() => window.print()} className={LINK}>
+            <Printer aria-hidden className="size-5" /> {words.session.sheet}
+          </button>
+        </span>
       </p>
       <style>{'@page { margin: 12mm } @media print { #session { zoom: 0.8 } }'}</style>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr] print:block">
         {/* In the hand, the clock comes first once it runs. */}
-        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}><div className="print:hidden"><Roll sheet={sheet} /></div></div>
-        <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}><Refused steps={steps} /><Blocks sheet={sheet} /></div>
+        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}>
+          <div className="print:hidden">
+            <Roll sheet={sheet} />
+          </div>
+        </div>
+        <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}>
+          <Refused steps={steps} />
+          <Blocks sheet={sheet} />
+        </div>
       </div>
       {changing && <ChangeMeeting meeting={meeting} onClose={() => setChanging(false)} />}
     </div>
@@ -65,12 +101,15 @@ function Roll({ sheet }: { sheet: RunSheet }) {
   const me = useMe();
   const query = runSheetQuery(sheet.meeting.id);
   const mark = useMutation({
-    mutationFn: ({ learner, present }: { learner: string; present: boolean }) => markHere(sheet.meeting.id, learner, present),
+    mutationFn: ({ learner, present }: { learner: string; present: boolean }) =>
+      markHere(sheet.meeting.id, learner, present),
     // Without a network too: it waits on this device.
     networkMode: 'always',
     onMutate: ({ learner, present }) => {
       // Shown at once; if the server refuses, the next answer puts it right.
-      queryClient.setQueryData(query.queryKey, (now) => (now ? { ...now, roll: now.roll.map((one) => (one.id === learner ? { ...one, present } : one)) } : now));
+      queryClient.setQueryData(query.queryKey, (now) =>
+        now ? { ...now, roll: now.roll.map((one) => (one.id === learner ? { ...one, present } : one)) } : now,
+      );
     },
     onSettled: () => {
       void queryClient.invalidateQueries({ queryKey: query.queryKey });
@@ -79,13 +118,20 @@ function Roll({ sheet }: { sheet: RunSheet }) {
     },
   });
   const kept = useLive(() => store.roll.where('meeting').equals(sheet.meeting.id).toArray(), []);
-  const roll = sheet.roll.map((one) => ({ ...one, present: kept.find((mark) => mark.learner === one.id)?.present ?? one.present }));
+  const roll = sheet.roll.map((one) => ({
+    ...one,
+    present: kept.find((mark) => mark.learner === one.id)?.present ?? one.present,
+  }));
   const here = roll.filter((one) => one.present === true).length;
   return (
     <section aria-labelledby="roll">
       <div className="mb-2 flex items-baseline justify-between gap-3">
-        <h2 id="roll" className="text-xl">{words.session.roll}</h2>
-        <span className="text-soft" aria-live="polite">{words.session.count(here, sheet.roll.length)}</span>
+        <h2 id="roll" className="text-xl">
+          {words.session.roll}
+        </h2>
+        <span className="text-soft" aria-live="polite">
+          {words.session.count(here, sheet.roll.length)}
+        </span>
       </div>
       <p className="mb-3 text-sm text-soft">{me.may.teach ? words.session.markHelp : words.session.cannot}</p>
       <Faults error={mark.error} />
@@ -101,7 +147,9 @@ function Roll({ sheet }: { sheet: RunSheet }) {
               className={`flex min-h-14 w-full items-center justify-between gap-2 rounded-lg border-2 px-3 text-left font-semibold disabled:cursor-default ${one.present === true ? 'border-right bg-right text-on-right' : one.present === false ? 'border-dashed border-soft text-soft' : 'border-line bg-card'}`}
             >
               <span className="truncate">{one.name}</span>
-              <span className="text-sm font-normal">{one.present === true ? words.session.here : one.present === false ? words.session.away : ''}</span>
+              <span className="text-sm font-normal">
+                {one.present === true ? words.session.here : one.present === false ? words.session.away : ''}
+              </span>
             </button>
           </li>
         ))}
@@ -120,17 +168,45 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
   if (meeting.state === 'past') return <p className="text-soft">{words.session.past}</p>;
   return (
     <section aria-labelledby="blocks">
-      <h2 id="blocks" className="mb-3 text-xl">{words.session.blocks}</h2>
-      {meeting.date === dayIn(me.group.time_zone) && me.may.teach && <Button look="signal" className="mb-4 min-h-14 w-full text-lg print:hidden" disabled={run.isPending} onClick={() => run.mutate({ step: 'start', shown: meeting.blocks })}><Play aria-hidden className="size-5" /> {words.session.start}</Button>}
+      <h2 id="blocks" className="mb-3 text-xl">
+        {words.session.blocks}
+      </h2>
+      {meeting.date === dayIn(me.group.time_zone) && me.may.teach && (
+        <Button
+          look="signal"
+          className="mb-4 min-h-14 w-full text-lg print:hidden"
+          disabled={run.isPending}
+          onClick={() => run.mutate({ step: 'start', shown: meeting.blocks })}
+        >
+          <Play aria-hidden className="size-5" /> {words.session.start}
+        </Button>
+      )}
       <Faults error={run.error} />
       {meeting.blocks.every((block) => block.knot === null) && <p className="mb-3 text-soft">{words.session.noPlan}</p>}
       <ol className="flex flex-col">
         {meeting.blocks.map((block, n) => (
-          <li key={n} className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid">
+          <li
+            key={n}
+            className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid"
+          >
             <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
-              <p className="leading-snug"><span className={block.knot ? 'text-sm text-soft' : 'font-semibold'}>{words.session.kinds[block.kind]}</span>{block.knot && <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>}</p>
-              <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>{words.course.minutes(Math.round(block.minutes))}: {block.why}{block.parts.length > 0 && <span className="block">{block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}</span>}</p>
+              <p className="leading-snug">
+                <span className={block.knot ? 'text-sm text-soft' : 'font-semibold'}>
+                  {words.session.kinds[block.kind]}
+                </span>
+                {block.knot && (
+                  <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>
+                )}
+              </p>
+              <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>
+                {words.course.minutes(Math.round(block.minutes))}: {block.why}
+                {block.parts.length > 0 && (
+                  <span className="block">
+                    {block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}
+                  </span>
+                )}
+              </p>
               <BlockLinks knot={block.knot} meeting={meeting.id} />
               <Stations of={block.beside} sheet={sheet} />
             </div>
@@ -148,9 +224,16 @@ function Summary({ sheet }: { sheet: RunSheet }) {
   const count = (state: string): number => sheet.clock.blocks.filter((block) => block.state === state).length;
   return (
     <section aria-labelledby="summary" className="flex flex-col gap-4">
-      <h2 id="summary" className="text-xl">{words.session.summary}</h2>
-      <p>{words.session.summaryLine(count('done'), count('skipped'), count('carried'))} {words.session.checks(sheet.meeting.results)}.</p>
-      {me.may.plan && sheet.proposal && course.data && <Proposal of={sheet.proposal} course={course.data} meetings={course.data.meetings} />}
+      <h2 id="summary" className="text-xl">
+        {words.session.summary}
+      </h2>
+      <p>
+        {words.session.summaryLine(count('done'), count('skipped'), count('carried'))}{' '}
+        {words.session.checks(sheet.meeting.results)}.
+      </p>
+      {me.may.plan && sheet.proposal && course.data && (
+        <Proposal of={sheet.proposal} course={course.data} meetings={course.data.meetings} />
+      )}
       <ClockList sheet={sheet} />
     </section>
   );

@@ -6,7 +6,8 @@ import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { type Answers, emptyAnswers, stepOf, toRequest } from './answers';
-import { BadgeStep, GroupStep, LearnersStep, MeetingsStep, RopeStep, YouStep } from './steps';
+import { BadgeStep } from './BadgeStep';
+import { GroupStep, LearnersStep, MeetingsStep, RopeStep, YouStep } from './steps';
 
 /** What a question still wants that its fields cannot say themselves. */
 function missingIn(at: number, answers: Answers): string | null {
@@ -24,16 +25,24 @@ export function SetUpPage() {
   const [answers, setAnswers] = useState<Answers>(() => emptyAnswers(today));
   const finish = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/setup', toRequest(answers)),
-    onSuccess: async () => { await queryClient.resetQueries(); },
-    onError: (error) => { if (error instanceof ApiProblem && error.faults[0]) setAt(stepOf(error.faults[0].field)); },
+    onSuccess: async () => {
+      await queryClient.resetQueries();
+    },
+    onError: (error) => {
+      if (error instanceof ApiProblem && error.faults[0]) setAt(stepOf(error.faults[0].field));
+    },
   });
   if (badges.isPending) return <Loading />;
   if (badges.isError) return <Failure error={badges.error} retry={() => void badges.refetch()} />;
   const set = (part: Partial<Answers>): void => setAnswers((now) => ({ ...now, ...part }));
   const last = words.setup.steps.length - 1;
   const screens = [
-    <GroupStep key="group" answers={answers} set={set} />, <YouStep key="you" answers={answers} set={set} />, <LearnersStep key="learners" answers={answers} set={set} />,
-    <RopeStep key="rope" answers={answers} set={set} />, <BadgeStep key="badge" answers={answers} set={set} badges={badges.data.badges} knots={badges.data.knots} />, <MeetingsStep key="meetings" answers={answers} set={set} />,
+    <GroupStep key="group" answers={answers} set={set} />,
+    <YouStep key="you" answers={answers} set={set} />,
+    <LearnersStep key="learners" answers={answers} set={set} />,
+    <RopeStep key="rope" answers={answers} set={set} />,
+    <BadgeStep key="badge" answers={answers} set={set} badges={badges.data.badges} knots={badges.data.knots} />,
+    <MeetingsStep key="meetings" answers={answers} set={set} />,
   ];
   return (
     <main className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-6 px-5 py-8">
@@ -45,18 +54,42 @@ export function SetUpPage() {
       <ol className="relative flex justify-between">
         <span aria-hidden className="absolute inset-x-5 top-4 h-1 rounded bg-hemp" />
         {words.setup.steps.map((name, n) => (
-          <li key={name} aria-current={n === at ? 'step' : undefined} className="relative flex flex-col items-center gap-1 text-sm aria-[current=step]:font-bold">
-            <span className={`size-8 rounded-full border-[3px] border-ink ${n === at ? 'bg-signal' : n < at ? 'bg-hemp' : 'bg-paper'}`} />{name}
+          <li
+            key={name}
+            aria-current={n === at ? 'step' : undefined}
+            className="relative flex flex-col items-center gap-1 text-sm aria-[current=step]:font-bold"
+          >
+            <span
+              className={`size-8 rounded-full border-[3px] border-ink ${n === at ? 'bg-signal' : n < at ? 'bg-hemp' : 'bg-paper'}`}
+            />
+            {name}
           </li>
         ))}
       </ol>
-      <form className="flex flex-col gap-5" onSubmit={(event) => { event.preventDefault(); setMissing(missingIn(at, answers)); if (missingIn(at, answers) !== null) return; if (at < last) setAt(at + 1); else finish.mutate(); }}>
+      <form
+        className="flex flex-col gap-5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          setMissing(missingIn(at, answers));
+          if (missingIn(at, answers) !== null) return;
+          if (at < last) setAt(at + 1);
+          else finish.mutate();
+        }}
+      >
         <Faults error={finish.error} />
-        {missing !== null && <p role="alert" className="font-semibold text-notyet">{missing}</p>}
+        {missing !== null && (
+          <p role="alert" className="font-semibold text-notyet">
+            {missing}
+          </p>
+        )}
         {screens[at]}
         <div className="flex justify-between gap-3">
-          <Button disabled={at === 0} onClick={() => setAt(at - 1)}>{words.back}</Button>
-          <Button look="signal" type="submit" className="min-w-40" disabled={finish.isPending}>{at < last ? words.setup.next : words.setup.finish}</Button>
+          <Button disabled={at === 0} onClick={() => setAt(at - 1)}>
+            {words.back}
+          </Button>
+          <Button look="signal" type="submit" className="min-w-40" disabled={finish.isPending}>
+            {at < last ? words.setup.next : words.setup.finish}
+          </Button>
         </div>
       </form>
     </main>

@@ -5,11 +5,11 @@ import { BANDS, namesIn } from '../crew/AddLearners';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField, SelectField, TextField } from '../ui/Field';
-import { dayLong, dayShort, listOf } from '../words/format';
+import { dayLong, dayShort } from '../words/format';
 import { words } from '../words/en';
 import { type Answers, weekly } from './answers';
 
-type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
+export type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
 
 const zones = Intl.supportedValuesOf('timeZone');
 const materials = Object.entries(words.materials) as [Schemas['Material'], string][];
@@ -18,14 +18,62 @@ export function GroupStep({ answers, set }: Step) {
   const zone = zones.includes(answers.zone) ? zones : [answers.zone, ...zones];
   return (
     <>
-      <TextField label={words.setup.code} hint={words.setup.codeAbout} required maxLength={40} autoComplete="off" autoCapitalize="characters" spellCheck={false} value={answers.code} onChange={(event) => set({ code: event.target.value })} />
-      <TextField label={words.setup.group} required maxLength={80} value={answers.name} onChange={(event) => set({ name: event.target.value })} />
+      <TextField
+        label={words.setup.code}
+        hint={words.setup.codeAbout}
+        required
+        maxLength={40}
+        autoComplete="off"
+        autoCapitalize="characters"
+        spellCheck={false}
+        value={answers.code}
+        onChange={(event) => set({ code: event.target.value })}
+      />
+      <TextField
+        label={words.setup.group}
+        required
+        maxLength={80}
+        value={answers.name}
+        onChange={(event) => set({ name: event.target.value })}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <TextField label={words.setup.from} type="number" min={5} max={17} required value={answers.from} onChange={(event) => set({ from: event.target.value })} />
-        <TextField label={words.setup.to} type="number" min={5} max={17} required value={answers.to} onChange={(event) => set({ to: event.target.value })} />
+        <TextField
+          label={words.setup.from}
+          type="number"
+          min={5}
+          max={17}
+          required
+          value={answers.from}
+          onChange={(event) => set({ from: event.target.value })}
+        />
+        <TextField
+          label={words.setup.to}
+          type="number"
+          min={5}
+          max={17}
+          required
+          value={answers.to}
+          onChange={(event) => set({ to: event.target.value })}
+        />
       </div>
-      <SelectField label={words.setup.zone} options={zone.map((one) => [one, one.replaceAll('_', ' ')])} value={answers.zone} onChange={(event) => set({ zone: event.target.value })} />
-      <div><p className="mb-1 font-semibold">{words.setup.units}</p><Choice label={words.setup.units} value={answers.units} onChange={(units) => set({ units })} options={[['mm', words.setup.mm], ['inches', words.setup.inches]]} /></div>
+      <SelectField
+        label={words.setup.zone}
+        options={zone.map((one) => [one, one.replaceAll('_', ' ')])}
+        value={answers.zone}
+        onChange={(event) => set({ zone: event.target.value })}
+      />
+      <div>
+        <p className="mb-1 font-semibold">{words.setup.units}</p>
+        <Choice
+          label={words.setup.units}
+          value={answers.units}
+          onChange={(units) => set({ units })}
+          options={[
+            ['mm', words.setup.mm],
+            ['inches', words.setup.inches],
+          ]}
+        />
+      </div>
     </>
   );
 }
@@ -34,9 +82,32 @@ export function YouStep({ answers, set }: Step) {
   return (
     <>
       <p className="text-soft">{words.setup.you}</p>
-      <TextField label={words.join.name} required maxLength={60} autoComplete="name" value={answers.person} onChange={(event) => set({ person: event.target.value })} />
-      <TextField label={words.signIn.email} type="email" required autoComplete="username" value={answers.email} onChange={(event) => set({ email: event.target.value })} />
-      <TextField label={words.signIn.password} type="password" required minLength={10} autoComplete="new-password" hint={words.join.passwordHint} value={answers.password} onChange={(event) => set({ password: event.target.value })} />
+      <TextField
+        label={words.join.name}
+        required
+        maxLength={60}
+        autoComplete="name"
+        value={answers.person}
+        onChange={(event) => set({ person: event.target.value })}
+      />
+      <TextField
+        label={words.signIn.email}
+        type="email"
+        required
+        autoComplete="username"
+        value={answers.email}
+        onChange={(event) => set({ email: event.target.value })}
+      />
+      <TextField
+        label={words.signIn.password}
+        type="password"
+        required
+        minLength={10}
+        autoComplete="new-password"
+        hint={words.join.passwordHint}
+        value={answers.password}
+        onChange={(event) => set({ password: event.target.value })}
+      />
     </>
   );
 }
@@ -44,8 +115,20 @@ export function YouStep({ answers, set }: Step) {
 export function LearnersStep({ answers, set }: Step) {
   return (
     <>
-      <AreaField label={words.setup.learners} rows={9} required hint={`${words.setup.learnersHelp} ${words.setup.found(namesIn(answers.learners).length)}.`} value={answers.learners} onChange={(event) => set({ learners: event.target.value })} />
-      <SelectField label={words.setup.band} options={BANDS} value={answers.band} onChange={(event) => set({ band: event.target.value as Schemas['AgeBand'] })} />
+      <AreaField
+        label={words.setup.learners}
+        rows={9}
+        required
+        hint={`${words.setup.learnersHelp} ${words.setup.found(namesIn(answers.learners).length)}.`}
+        value={answers.learners}
+        onChange={(event) => set({ learners: event.target.value })}
+      />
+      <SelectField
+        label={words.setup.band}
+        options={BANDS}
+        value={answers.band}
+        onChange={(event) => set({ band: event.target.value as Schemas['AgeBand'] })}
+      />
     </>
   );
 }
@@ -54,61 +137,27 @@ export function RopeStep({ answers, set }: Step) {
   return (
     <>
       <h2 className="text-xl">{words.setup.rope}</h2>
-      <TextField label={words.setup.ropeName} required maxLength={60} value={answers.rope} onChange={(event) => set({ rope: event.target.value })} />
-      <TextField label={words.setup.diameter} inputMode="decimal" required value={answers.diameter} onChange={(event) => set({ diameter: event.target.value })} />
-      <SelectField label={words.setup.material} options={materials} value={answers.material} onChange={(event) => set({ material: event.target.value as Schemas['Material'] })} />
+      <TextField
+        label={words.setup.ropeName}
+        required
+        maxLength={60}
+        value={answers.rope}
+        onChange={(event) => set({ rope: event.target.value })}
+      />
+      <TextField
+        label={words.setup.diameter}
+        inputMode="decimal"
+        required
+        value={answers.diameter}
+        onChange={(event) => set({ diameter: event.target.value })}
+      />
+      <SelectField
+        label={words.setup.material}
+        options={materials}
+        value={answers.material}
+        onChange={(event) => set({ material: event.target.value as Schemas['Material'] })}
+      />
     </>
-  );
-}
-
-type KnotName = { id: string; name: string; family: string };
-
-export function BadgeStep({ answers, set, badges, knots }: Step & { badges: Schemas['BadgeAbout'][]; knots: KnotName[] }) {
-  const toggle = (id: string): void => set({ badges: answers.badges.includes(id) ? answers.badges.filter((one) => one !== id) : [...answers.badges, id] });
-  return (
-    <>
-      <h2 className="text-xl">{words.setup.badge}</h2>
-      <ul className="flex flex-col gap-3">
-        {badges.map((badge) => (
-          <li key={badge.id}>
-            <label className={`flex gap-3 rounded-xl border-2 bg-card p-4 ${answers.badges.includes(badge.id) ? 'border-signal' : 'border-line'}`}>
-              <input type="checkbox" checked={answers.badges.includes(badge.id)} onChange={() => toggle(badge.id)} className="mt-1 size-6 accent-signal" />
-              <span><strong className="block text-lg">{badge.name}</strong>{badge.about} <span className="block text-sm text-soft">{listOf(badge.knots)}</span></span>
-            </label>
-          </li>
-        ))}
-      </ul>
-      <OwnBadge answers={answers} set={set} knots={knots} />
-      <TextField label={words.setup.by} type="date" value={answers.due} onChange={(event) => set({ due: event.target.value })} />
-    </>
-  );
-}
-
-/** A badge that no pack has: its name, and the knots it asks for. */
-function OwnBadge({ answers, set, knots }: Step & { knots: KnotName[] }) {
-  const families = [...new Set(knots.map((knot) => knot.family))];
-  const toggle = (id: string): void => set({ ownKnots: answers.ownKnots.includes(id) ? answers.ownKnots.filter((one) => one !== id) : [...answers.ownKnots, id] });
-  return (
-    <details open={answers.ownKnots.length > 0} className={`rounded-xl border-2 bg-card px-4 ${answers.ownKnots.length > 0 ? 'border-signal' : 'border-line'}`}>
-      <summary className="min-h-14 content-center text-lg font-semibold">{words.setup.own}</summary>
-      <div className="flex flex-col gap-4 pb-4">
-        <p className="text-soft">{words.setup.ownAbout}</p>
-        <TextField label={words.setup.ownName} maxLength={80} value={answers.ownName} onChange={(event) => set({ ownName: event.target.value })} />
-        {families.map((family) => (
-          <fieldset key={family}>
-            <legend className="mb-1 font-semibold">{words.knot.families[family as keyof typeof words.knot.families]}</legend>
-            <div className="flex flex-wrap gap-2">
-              {knots.filter((knot) => knot.family === family).map((knot) => (
-                <label key={knot.id} className={`flex min-h-12 items-center gap-2 rounded-full border-2 px-4 ${answers.ownKnots.includes(knot.id) ? 'border-ink bg-wash font-semibold' : 'border-line'}`}>
-                  <input type="checkbox" checked={answers.ownKnots.includes(knot.id)} onChange={() => toggle(knot.id)} className="size-5 accent-signal" />{knot.name}
-                </label>
-              ))}
-            </div>
-          </fieldset>
-        ))}
-        <SelectField label={words.setup.ownAsks} value={answers.ownAny} onChange={(event) => set({ ownAny: event.target.value })} options={[['', words.setup.ownAll], ...answers.ownKnots.slice(1).map((_, n) => [String(n + 1), words.setup.ownAny(n + 1)] as const)]} />
-      </div>
-    </details>
   );
 }
 
@@ -119,8 +168,20 @@ export function MeetingsStep({ answers, set }: Step) {
   return (
     <>
       <div className="grid grid-cols-[1fr_6rem_auto] items-end gap-3">
-        <TextField label={words.setup.every} type="date" value={first} onChange={(event) => setFirst(event.target.value)} />
-        <TextField label={words.setup.times} type="number" min={1} max={52} value={times} onChange={(event) => setTimes(event.target.value)} />
+        <TextField
+          label={words.setup.every}
+          type="date"
+          value={first}
+          onChange={(event) => setFirst(event.target.value)}
+        />
+        <TextField
+          label={words.setup.times}
+          type="number"
+          min={1}
+          max={52}
+          value={times}
+          onChange={(event) => setTimes(event.target.value)}
+        />
         <Button onClick={() => set({ dates: weekly(first, Number(times)) })}>{words.setup.make}</Button>
       </div>
       <h2 className="text-xl">{words.setup.dates}</h2>
@@ -129,18 +190,56 @@ export function MeetingsStep({ answers, set }: Step) {
         {answers.dates.map((date) => (
           <li key={date} className="flex items-center rounded-lg border border-line bg-card pl-3" title={dayLong(date)}>
             {dayShort(date)}
-            <button type="button" aria-label={words.setup.remove(dayLong(date))} className="grid size-12 place-items-center" onClick={() => set({ dates: answers.dates.filter((one) => one !== date) })}><X aria-hidden className="size-4" /></button>
+            <button
+              type="button"
+              aria-label={words.setup.remove(dayLong(date))}
+              className="grid size-12 place-items-center"
+              onClick={() => set({ dates: answers.dates.filter((one) => one !== date) })}
+            >
+              <X aria-hidden className="size-4" />
+            </button>
           </li>
         ))}
       </ul>
       <div className="grid grid-cols-[1fr_auto] items-end gap-3">
-        <TextField label={words.setup.oneMore} type="date" value={more} onChange={(event) => setMore(event.target.value)} />
-        <Button disabled={more === '' || answers.dates.includes(more)} onClick={() => { set({ dates: [...answers.dates, more].sort() }); setMore(''); }}>{words.setup.add}</Button>
+        <TextField
+          label={words.setup.oneMore}
+          type="date"
+          value={more}
+          onChange={(event) => setMore(event.target.value)}
+        />
+        <Button
+          disabled={more === '' || answers.dates.includes(more)}
+          onClick={() => {
+            set({ dates: [...answers.dates, more].sort() });
+            setMore('');
+          }}
+        >
+          {words.setup.add}
+        </Button>
       </div>
       <div className="grid grid-cols-3 gap-3">
-        <TextField label={words.course.startsAt} type="time" required value={answers.startsAt} onChange={(event) => set({ startsAt: event.target.value })} />
-        <TextField label={words.course.howLong} type="number" required value={answers.minutes} onChange={(event) => set({ minutes: event.target.value })} />
-        <TextField label={words.course.checkers} type="number" required value={answers.checkers} onChange={(event) => set({ checkers: event.target.value })} />
+        <TextField
+          label={words.course.startsAt}
+          type="time"
+          required
+          value={answers.startsAt}
+          onChange={(event) => set({ startsAt: event.target.value })}
+        />
+        <TextField
+          label={words.course.howLong}
+          type="number"
+          required
+          value={answers.minutes}
+          onChange={(event) => set({ minutes: event.target.value })}
+        />
+        <TextField
+          label={words.course.checkers}
+          type="number"
+          required
+          value={answers.checkers}
+          onChange={(event) => set({ checkers: event.target.value })}
+        />
       </div>
     </>
   );

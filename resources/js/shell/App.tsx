@@ -4,9 +4,9 @@ import { Route, Routes } from 'react-router';
 import { houseQuery, meQuery } from '../api/queries';
 import { SignInPage } from '../account/SignInPage';
 import { Failure, Loading } from '../ui/states';
-import { isLeaving, tellLeft } from './leaving';
+import { isLeaving, tellLeft } from '../device/leaving';
 import { page } from './page';
-import { meToday } from './today';
+import { meToday } from '../device/today';
 
 const JoinPage = page(() => import('../account/JoinPage'), 'JoinPage');
 const ResetPage = page(() => import('../account/ResetPage'), 'ResetPage');
@@ -31,7 +31,11 @@ function SignedIn() {
   // Until the server has heard of a sign-out, nothing it says of who is signed in counts.
   const [leaving, setLeaving] = useState(isLeaving);
   const house = useQuery({ ...houseQuery, enabled: !leaving });
-  const me = useQuery({ ...meQuery, enabled: !leaving && house.data?.signed_in === true, select: (found) => found && meToday(found) });
+  const me = useQuery({
+    ...meQuery,
+    enabled: !leaving && house.data?.signed_in === true,
+    select: (found) => found && meToday(found),
+  });
   useEffect(() => {
     const tell = (): void => void tellLeft().then(() => setLeaving(isLeaving()));
     tell();
@@ -45,5 +49,9 @@ function SignedIn() {
   if (house.data.needs_setup) return <SetUpPage />;
   if (house.data.signed_in && me.data === undefined) return <Loading />;
   if (!me.data) return <SignInPage demo={house.data.house === 'demo'} onIn={() => undefined} />;
-  return <Suspense fallback={<Loading />}><Inside me={me.data} /></Suspense>;
+  return (
+    <Suspense fallback={<Loading />}>
+      <Inside me={me.data} />
+    </Suspense>
+  );
 }

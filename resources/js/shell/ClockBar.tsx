@@ -7,5 +7,13 @@ import { words } from '../words/en';
 export function ClockBar() {
   const apart = useSyncExternalStore(onClock, clocksApart);
   if (apart === null) return null;
-  return <p role="status" className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 print:hidden" data-testid="clocks">{words.clocksApart(momentLong(apart.device), momentLong(apart.server))}</p>;
+  return (
+    <p
+      role="status"
+      className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 print:hidden"
+      data-testid="clocks"
+    >
+      {words.clocksApart(momentLong(apart.device), momentLong(apart.server))}
+    </p>
+  );
 }

@@ -6,9 +6,9 @@ import { words } from '../words/en';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { saveFile, useSync } from '../outbox/SyncBar';
-import { useMe } from './me';
-import { leave } from './offline';
-import { currentScheme, toggleScheme } from './scheme';
+import { useMe } from '../device/me';
+import { leave } from '../device/offline';
+import { currentScheme, toggleScheme } from '../device/scheme';
 
 const PasswordSheet = lazy(async () => ({ default: (await import('../account/PasswordSheet')).PasswordSheet }));
 
@@ -24,50 +24,74 @@ export function GroupMenu() {
   const [password, setPassword] = useState(false);
   return (
     <>
-    {password && <Suspense><PasswordSheet onClose={() => setPassword(false)} /></Suspense>}
-    {leaving && (
-      <Sheet open onClose={() => setLeaving(false)} title={words.nav.signOut} about={words.sync.leaving(unsent, notes)}>
-        <div className="flex flex-col gap-3">
-          <Button look="signal" onClick={() => setLeaving(false)}>{words.sync.stay}</Button>
-          <Button onClick={() => void saveFile().then(leave)}>{words.sync.leaveFile}</Button>
-          <Button onClick={() => void leave()}>{words.sync.leave}</Button>
-        </div>
-      </Sheet>
-    )}
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger aria-label={words.nav.menu} className="grid size-12 place-items-center rounded-full border border-line bg-card hover:bg-wash">
-        <Menu aria-hidden className="size-5" />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-40 min-w-64 rounded-xl border border-line bg-card p-2 shadow-lg">
-          <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">
-            <strong className="block text-base text-ink">{me.user.name}</strong>
-            {words.roles[me.user.role]}, {me.group.name}
-          </DropdownMenu.Label>
-          <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/house')}>
-            <Settings2 aria-hidden className="size-5" /> {words.nav.house}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/store')}>
-            <Package aria-hidden className="size-5" /> {words.nav.store}
-          </DropdownMenu.Item>
-          {me.may.people && (
-            <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/people')}>
-              <UserPlus aria-hidden className="size-5" /> {words.nav.people}
+      {password && (
+        <Suspense>
+          <PasswordSheet onClose={() => setPassword(false)} />
+        </Suspense>
+      )}
+      {leaving && (
+        <Sheet
+          open
+          onClose={() => setLeaving(false)}
+          title={words.nav.signOut}
+          about={words.sync.leaving(unsent, notes)}
+        >
+          <div className="flex flex-col gap-3">
+            <Button look="signal" onClick={() => setLeaving(false)}>
+              {words.sync.stay}
+            </Button>
+            <Button onClick={() => void saveFile().then(leave)}>{words.sync.leaveFile}</Button>
+            <Button onClick={() => void leave()}>{words.sync.leave}</Button>
+          </div>
+        </Sheet>
+      )}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger
+          aria-label={words.nav.menu}
+          className="grid size-12 place-items-center rounded-full border border-line bg-card hover:bg-wash"
+        >
+          <Menu aria-hidden className="size-5" />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="z-40 min-w-64 rounded-xl border border-line bg-card p-2 shadow-lg"
+          >
+            <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">
+              <strong className="block text-base text-ink">{me.user.name}</strong>
+              {words.roles[me.user.role]}, {me.group.name}
+            </DropdownMenu.Label>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/house')}>
+              <Settings2 aria-hidden className="size-5" /> {words.nav.house}
             </DropdownMenu.Item>
-          )}
-          <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
-            <KeyRound aria-hidden className="size-5" /> {words.people.password}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => setScheme(toggleScheme())}>
-            {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
-            {scheme === 'dark' ? words.nav.light : words.nav.dark}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => { if (unsent + notes > 0) setLeaving(true); else void leave(); }}>
-            <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/store')}>
+              <Package aria-hidden className="size-5" /> {words.nav.store}
+            </DropdownMenu.Item>
+            {me.may.people && (
+              <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/people')}>
+                <UserPlus aria-hidden className="size-5" /> {words.nav.people}
+              </DropdownMenu.Item>
+            )}
+            <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
+              <KeyRound aria-hidden className="size-5" /> {words.people.password}
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setScheme(toggleScheme())}>
+              {scheme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
+              {scheme === 'dark' ? words.nav.light : words.nav.dark}
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className={ITEM}
+              onSelect={() => {
+                if (unsent + notes > 0) setLeaving(true);
+                else void leave();
+              }}
+            >
+              <LogOut aria-hidden className="size-5" /> {words.nav.signOut}
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
     </>
   );
 }

@@ -5,8 +5,8 @@ import { keepKey, sync } from '../outbox/sync';
 import { Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
-import { MeContext } from './me';
-import { keepGroup, keepKnots, startKeeping, warmKnots } from './offline';
+import { MeContext } from '../device/me';
+import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline';
 import { page } from './page';
 
 const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
@@ -34,38 +34,47 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
   // When the first page has been drawn and the device has a moment.
   useEffect(() => {
     void startKeeping();
-    const later = window.setTimeout(() => void keepGroup({ tonight, ahead }).then(() => warmKnots()).then(keepKnots).catch(() => undefined), 3000);
+    const later = window.setTimeout(
+      () =>
+        void keepGroup({ tonight, ahead })
+          .then(() => warmKnots())
+          .then(keepKnots)
+          .catch(() => undefined),
+      3000,
+    );
     return () => clearTimeout(later);
   }, [tonight, ahead]);
-  useEffect(() => { void keepKey(me).then(sync); }, [me]);
+  useEffect(() => {
+    void keepKey(me).then(sync);
+  }, [me]);
   return (
     <MeContext value={me}>
       <Suspense fallback={<Loading />}>
-      <Routes>
-        <Route path="/show/:knot" element={<DemonstratePage />} />
-        <Route path="/handout/:knot" element={<HandoutPage />} />
-        <Route path="/cards/:meeting" element={<CardsPage />} />
-        <Route path="/gauges" element={<GaugePage />} />
-        <Route element={<Frame />}>
-          {/* The app opens on the moment that is due: a meeting today, else the course. */}
-          <Route index element={<Navigate to={tonight ? `/meeting/${tonight}` : '/course'} replace />} />
-          <Route path="/course" element={<CoursePage />} />
-          <Route path="/meeting/:meeting" element={<SessionPage />} />
-          <Route path="/pack/:meeting" element={<PackPage />} />
-          <Route path="/house" element={<HousePage />} />
-          <Route path="/store" element={<StorePage />} />
-          <Route path="/show" element={<KnotsPage />} />
-          <Route path="/map" element={<KnotMap />} />
-          <Route path="/knot/:knot" element={<KnotPage />} />
-          <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
-          <Route path="/check/:knot?" element={<CheckPage />} />
-          <Route path="/pocket" element={<PocketPage />} />
-          <Route path="/crew" element={<CrewPage />} />
-          <Route path="/crew/:learner" element={<LearnerPage />} />
-          <Route path="/people" element={<PeoplePage />} />
-          <Route path="*" element={<p className="p-6">{words.notFound}</p>} />
-        </Route>
-      </Routes>
+        <Routes>
+          <Route path="/show/:knot" element={<DemonstratePage />} />
+          <Route path="/handout/:knot" element={<HandoutPage />} />
+          <Route path="/cards/:meeting" element={<CardsPage />} />
+          <Route path="/gauges" element={<GaugePage />} />
+          <Route element={<Frame />}>
+            {/* The app opens on the moment that is due: a meeting today, else the course. */}
+            <Route index element={<Navigate to={tonight ? `/meeting/${tonight}` : '/course'} replace />} />
+            <Route path="/course" element={<CoursePage />} />
+            <Route path="/meeting/:meeting" element={<SessionPage />} />
+            <Route path="/pack/:meeting" element={<PackPage />} />
+            <Route path="/house" element={<HousePage />} />
+            <Route path="/store" element={<StorePage />} />
+            <Route path="/show" element={<KnotsPage />} />
+            <Route path="/map" element={<KnotMap />} />
+            <Route path="/knot/:knot" element={<KnotPage />} />
+            <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
+            <Route path="/check/:knot?" element={<CheckPage />} />
+            <Route path="/pocket" element={<PocketPage />} />
+            <Route path="/crew" element={<CrewPage />} />
+            <Route path="/crew/:learner" element={<LearnerPage />} />
+            <Route path="/people" element={<PeoplePage />} />
+            <Route path="*" element={<p className="p-6">{words.notFound}</p>} />
+          </Route>
+        </Routes>
       </Suspense>
     </MeContext>
   );

@@ -1,5 +1,5 @@
 import { startSync } from '../outbox/sync';
-import { startLeaving, startWorker } from './offline';
+import { startLeaving, startWorker } from '../device/offline';
 
 /** What goes on behind the pages, once the first has been drawn. */
 export function start(): void {

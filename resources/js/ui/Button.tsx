@@ -7,6 +7,16 @@ const LOOKS = {
   quiet: 'hover:bg-wash',
 };
 
-export function Button({ look = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
-  return <button type="button" {...rest} className={`inline-flex min-h-12 items-center justify-center gap-2 rounded-lg px-4 font-semibold disabled:opacity-50 ${LOOKS[look]} ${className}`} />;
+export function Button({
+  look = 'plain',
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: keyof typeof LOOKS }) {
+  return (
+    <button
+      type="button"
+      {...rest}
+      className={`inline-flex min-h-12 items-center justify-center gap-2 rounded-lg px-4 font-semibold disabled:opacity-50 ${LOOKS[look]} ${className}`}
+    />
+  );
 }

@@ -7,7 +7,11 @@ function sentence(error: unknown): string {
 }
 
 export function Loading() {
-  return <p role="status" className="p-6 text-soft">{words.loading}</p>;
+  return (
+    <p role="status" className="p-6 text-soft">
+      {words.loading}
+    </p>
+  );
 }
 
 export function Failure({ error, retry }: { error: unknown; retry?: () => void }) {
@@ -22,10 +26,15 @@ export function Failure({ error, retry }: { error: unknown; retry?: () => void }
 /** What the server refused, each fault in its own words. */
 export function Faults({ error }: { error: unknown }) {
   if (!error) return null;
-  const lines = error instanceof ApiProblem && error.faults.length > 0 ? error.faults.map((fault) => fault.message) : [sentence(error)];
+  const lines =
+    error instanceof ApiProblem && error.faults.length > 0
+      ? error.faults.map((fault) => fault.message)
+      : [sentence(error)];
   return (
     <div role="alert" className="rounded-lg border-l-4 border-notyet bg-wash px-4 py-3">
-      {lines.map((line) => <p key={line}>{line}</p>)}
+      {lines.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
     </div>
   );
 }

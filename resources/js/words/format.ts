@@ -10,11 +10,15 @@ export function dayShort(date: string): string {
 }
 
 export function dayLong(date: string): string {
-  return new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(day(date));
+  return new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+    day(date),
+  );
 }
 
 export function moment(iso: string): string {
-  return new Intl.DateTimeFormat(locale, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+  return new Intl.DateTimeFormat(locale, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(
+    new Date(iso),
+  );
 }
 
 /** A moment with its day and year, from milliseconds. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Plan;
 
-use Compadre\Core\Teaching\CoursePlan;
 use Compadre\Core\Teaching\UnmetNeed;
 
 /**

@@ -94,8 +94,8 @@ final class PlanCase
         $this->knots = $needs->order();
         $this->readLearners();
         $this->readMeetings();
-        foreach ($this->knots as $number => $knot) {
-            $this->readKnot($number, $knot);
+        foreach ($this->knots as $knot) {
+            $this->readKnot($knot);
         }
         $this->readGoals();
     }
@@ -182,7 +182,7 @@ final class PlanCase
         }
     }
 
-    private function readKnot(int $number, string $knot): void
+    private function readKnot(string $knot): void
     {
         $pack = $this->needs->knot($knot);
         $this->before[] = array_values(array_filter(array_map(fn (string $first): int|false => array_search($first, $this->knots, true), $pack->prerequisites), is_int(...)));

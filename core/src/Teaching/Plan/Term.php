@@ -16,7 +16,7 @@ final class Term
     public array $revisits = [];
 
     /** @var array<int, list<array{int, string}>> by knot: meeting and learners taught */
-    public array $taught = [];
+    public array $taught;
 
     /** @var array<int, list<array{int, string}>> by knot: meeting and learners who tie it on another day */
     public array $tiedAgain = [];

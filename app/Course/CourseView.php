@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Course;
+
+use App\Knots\KnotNames;
+use App\Models\Group;
+use App\Models\GroupState;
+use App\Models\Learner;
+use Compadre\Core\Teaching\UnmetNeed;
+
+/**
+ * The term: what happened at the meetings behind, and what the core plans for those ahead.
+ */
+final readonly class CourseView
+{
+    public function __construct(private Plans $plans, private KnotNames $names)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Group $group): array
+    {
+        $state = GroupState::of($group);
+        $meetings = $group->term()->get();
+        $plans = $this->plans->with($state, $group, $meetings);
+        $plan = $plans->kept();
+        $term = TermBoard::of($group, $state, $meetings, $plan);
+
+        return [
+            'meetings' => $term,
+            'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->unmet),
+            'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
+            'knots' => (object) $this->names->all(),
+            'places' => (object) $plan->shownIn, 'pinned' => array_map(strval(...), array_keys(array_filter($plans->pinned()))),
+            'proposal' => PlanProposal::of($state, $plans, $meetings), 'proven' => $plan->proven,
+            'bound' => $plan->bound->unmet, 'pace' => array_map($plans->pace()->about(...), $plans->pace()->kinds()),
+        ];
+    }
+
+    /**
+     * What a change of plan would come to.
+     *
+     * @return array<string, mixed>
+     */
+    public function whatIf(Group $group, PlanChange $change): array
+    {
+        $state = GroupState::of($group);
+        $meetings = $group->term()->get();
+        $plans = $this->plans->with($state, $group, $meetings);
+
+        return PlanProposal::consequence($state, $plans->kept(), $plans->with($change), $meetings);
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $term
+     * @return array<string, mixed>
+     */
+    private function badge(GroupState $state, string $key, array $term): array
+    {
+        $badge = $state->badges[$key];
+        $pursuing = $state->learners->filter(fn (Learner $learner): bool => in_array($badge, $state->badgesOf($learner), true));
+        $progress = $pursuing->map(fn (Learner $learner): array => GroupState::progress($badge, $learner));
+        $knots = [];
+        foreach ($badge->requirement->choices() as [$leaf, $choice]) {
+            $first = null;
+            foreach ($term as $meeting) {
+                $first ??= is_array($meeting['introduced']) && in_array($leaf->knot, $meeting['introduced'], true) ? $meeting['number'] : null;
+            }
+            $knots[] = [
+                'knot' => $leaf->knot, 'choice' => $choice, 'needed' => $pursuing->count(), 'meeting' => $first,
+                'met' => $pursuing->filter(fn (Learner $learner): bool => $leaf->metBy(GroupState::levels($learner)[$leaf->knot] ?? null, GroupState::ticked($learner)))->count(),
+            ];
+        }
+
+        return [
+            'id' => (string) $key, 'name' => str_contains((string) $key, '@') ? "{$badge->name} ({$badge->version})" : $badge->name, 'due_on' => $state->dates[$key], 'learners' => $pursuing->count(),
+            'complete' => $progress->where('complete', true)->count(), 'met' => (int) $progress->sum('met'), 'needed' => (int) $progress->sum('needed'), 'knots' => $knots,
+        ];
+    }
+}

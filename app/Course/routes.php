@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Course\CalendarController;
+use App\Course\CourseController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('signed-in')->group(function (): void {
+    Route::get('/course', [CourseController::class, 'show']);
+    Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
+    Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan');
+    Route::put('/course/plan', [CourseController::class, 'plan'])->can('plan');
+    Route::delete('/course/knots/{knot}', [CourseController::class, 'unpin'])->can('plan');
+    Route::put('/meetings/{meeting}', [CourseController::class, 'changeMeeting'])->can('plan');
+    Route::delete('/meetings/{meeting}', [CourseController::class, 'callOff'])->can('plan');
+    Route::get('/calendar.ics', [CalendarController::class, 'show']);
+    Route::post('/calendar', [CalendarController::class, 'offer'])->can('plan');
+    Route::delete('/calendar', [CalendarController::class, 'end'])->can('plan');
+});

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Crew;
+
+use App\Knots\KnotNames;
+use App\Models\Group;
+use App\Models\GroupState;
+use App\Models\Marks;
+use Compadre\Core\Checking\Level;
+use Compadre\Core\Teaching\BadgePack;
+
+/**
+ * Learners down, knots across, and how far the badges are.
+ */
+final readonly class CrewBoard
+{
+    public function __construct(private KnotNames $names)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Group $group): array
+    {
+        $state = GroupState::of($group);
+        [$learners, $progress] = [[], []];
+        foreach ($state->learners as $learner) {
+            $marks = [];
+            foreach ($learner->standings as $standing) {
+                $marks[$standing->knot] = Marks::of($standing, $state->today);
+            }
+            $progress[$learner->name] = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner), $state->badgesOf($learner));
+            $learners[] = [
+                'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'marks' => (object) $marks,
+                'badges' => $progress[$learner->name], 'wanted' => (object) array_map(fn (Level $level): string => $level->value, $state->wantedBy($learner)),
+            ];
+        }
+        $current = array_filter($state->badges, fn (string $key): bool => ! str_contains($key, '@'), ARRAY_FILTER_USE_KEY);
+
+        return [
+            'knots' => array_map(fn (string $id): array => ['id' => $id, 'name' => $this->names->of($id)], $this->columns($state)),
+            'learners' => $learners,
+            'ready' => $this->ready($current, $progress),
+            'badges' => array_values(array_map(fn (BadgePack $badge): array => ['id' => $badge->id, 'name' => $badge->name, 'knots' => $badge->knots()], $current)),
+            'today' => $state->today, 'tonight' => $this->tonight($learners, $state->today),
+        ];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $learners
+     * @return list<array{id: string, name: string, words: list<string>}> what was checked today, learner by learner
+     */
+    private function tonight(array $learners, string $today): array
+    {
+        $changed = [];
+        foreach ($learners as $learner) {
+            $words = [];
+            foreach ((array) $learner['marks'] as $knot => $mark) {
+                if ($mark['day'] === $today) {
+                    $words[$knot] = $this->names->of((string) $knot).': '.lcfirst($mark['words']);
+                }
+            }
+            ksort($words);
+            if ($words !== []) {
+                $changed[] = ['id' => $learner['id'], 'name' => $learner['name'], 'words' => array_values($words)];
+            }
+        }
+
+        return $changed;
+    }
+
+    /** @return list<string> the knots of the group's badges, in badge order, then any other knot somebody has met */
+    private function columns(GroupState $state): array
+    {
+        $knots = [];
+        foreach ($state->badges as $badge) {
+            array_push($knots, ...$badge->knots());
+        }
+        $met = [];
+        foreach ($state->learners as $learner) {
+            foreach ($learner->standings as $standing) {
+                $met[$standing->knot] = true;
+            }
+        }
+        ksort($met);
+        $known = $this->names->all();
+
+        return array_values(array_filter(array_unique([...$knots, ...array_map(strval(...), array_keys($met))]), static fn (string $id): bool => isset($known[$id])));
+    }
+
+    /**
+     * @param  array<string, BadgePack>  $badges
+     * @param  array<string, list<array{badge: string, name: string, met: int, needed: int, complete: bool}>>  $progress  by the learner's name
+     * @return list<string>
+     */
+    private function ready(array $badges, array $progress): array
+    {
+        $sentences = [];
+        foreach ($badges as $badge) {
+            [$done, $near] = [[], []];
+            foreach ($progress as $name => $own) {
+                foreach ($own as $one) {
+                    if ($one['badge'] === $badge->id && $one['complete']) {
+                        $done[] = $name;
+                    } elseif ($one['badge'] === $badge->id && $one['needed'] - $one['met'] === 1) {
+                        $near[] = $name;
+                    }
+                }
+            }
+            if ($done !== []) {
+                $sentences[] = $badge->name.' is complete for '.rtrim(implode(', ', $done), '.').'.';
+            }
+            if ($near !== []) {
+                $sentences[] = 'One knot short of '.$badge->name.': '.rtrim(implode(', ', $near), '.').'.';
+            }
+        }
+
+        return $sentences;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Crew;
+
+use App\Models\Attendance;
+use App\Models\BadgeTick;
+use App\Models\CheckEvent;
+use App\Models\GoneLearner;
+use App\Models\Group;
+use App\Models\Learner;
+use App\Models\LeftCheck;
+use App\Models\Pursuit;
+use App\Models\Standing;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes a learner out for good, with every check and note: the one deletion there is. The bare id stays, so that a phone that
+ * was away cannot bring anything back.
+ */
+final class EraseLearner
+{
+    public function __invoke(Group $group, Learner $learner): void
+    {
+        DB::transaction(function () use ($group, $learner): void {
+            Learner::query()->whereKey($learner->id)->lockForUpdate()->first();
+            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class] as $kept) {
+                $kept::query()->where('learner_id', $learner->id)->delete();
+            }
+            $learner->delete();
+            GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
+        }, 3);
+        KeptBoard::forget($group);
+        GoneList::changed();
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Crew;
+
+use App\Knots\KnotNames;
+use App\Models\CheckEvent;
+use App\Models\Group;
+use App\Models\GroupState;
+use App\Models\Learner;
+use App\Models\Marks;
+use App\Models\Standing;
+use App\Models\User;
+use Compadre\Core\Checking\Kind;
+use Compadre\Core\Checking\MarkWords;
+use Compadre\Core\Checking\Verdict;
+use Compadre\Core\Teaching\BadgePack;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * One learner: badges requirement by requirement, and every check there is.
+ */
+final readonly class LearnerPage
+{
+    public function __construct(private KnotNames $names)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Group $group, Learner $learner): array
+    {
+        $state = GroupState::of($group);
+        $learner->load(['standings', 'pursuits', 'ticks']);
+        $query = CheckEvent::query()->where('learner_id', $learner->id);
+        $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
+        $events = $query->get();
+        $names = User::everOf($group)->pluck('name', 'id');
+        $badges = array_map(
+            fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => self::satisfied($badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner)), $learner, $events, $names->all())],
+            $state->badgesOf($learner),
+        );
+        $takenBack = $events->where('kind', Kind::Retract)->pluck('target')->all();
+
+        return [
+            'learner' => $learner->about(),
+            'archived' => $learner->archived_at !== null,
+            'marks' => (object) $learner->standings->mapWithKeys(fn (Standing $standing): array => [$standing->knot => Marks::of($standing, $state->today)])->all(),
+            'badges' => $badges,
+            'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, $names->all(), in_array($event->id, $takenBack, true)))->all()),
+            'knots' => (object) $this->names->all(),
+        ];
+    }
+
+    /**
+     * The outline of a badge with, at each knot that is met, the result that satisfied it.
+     *
+     * @param  array<string, mixed>  $outline
+     * @param  Collection<int, CheckEvent>  $events
+     * @param  array<array-key, mixed>  $names
+     * @return array<string, mixed>
+     */
+    private static function satisfied(array $outline, Learner $learner, Collection $events, array $names): array
+    {
+        if (is_array($outline['parts'] ?? null)) {
+            $outline['parts'] = array_map(fn (array $part): array => self::satisfied($part, $learner, $events, $names), $outline['parts']);
+        }
+        $standing = isset($outline['knot']) && $outline['met'] === true ? $learner->standings->firstWhere('knot', $outline['knot']) : null;
+        $day = match ($outline['level'] ?? null) {
+            'kept' => $standing?->kept_since,
+            'has_it' => $standing?->has_it_since,
+            default => null,
+        };
+        if ($day === null) {
+            return $outline;
+        }
+        $event = $events->first(fn (CheckEvent $one): bool => $one->knot === $outline['knot'] && $one->day === $day && $one->verdict === Verdict::HasIt);
+
+        return $outline + ['since' => ['day' => $day, 'by' => $event === null ? null : self::who($names, $event->by), 'prior' => $event?->kind === Kind::Prior]];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $names
+     * @return array<string, mixed>
+     */
+    private static function entry(CheckEvent $event, array $names, bool $takenBack): array
+    {
+        return [
+            'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => self::who($names, $event->by), 'sent_by' => $event->sent_by === null ? null : self::who($names, $event->sent_by),
+            'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
+            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note,
+            'words' => ucfirst(MarkWords::parts($event->tying, $event->dressing, $event->tail, $event->prompts)).'.',
+            'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0, 'day_by_server' => $event->day_by_server,
+        ];
+    }
+
+    /** @param  array<array-key, mixed>  $names */
+    private static function who(array $names, string $id): string
+    {
+        return is_string($names[$id] ?? null) ? $names[$id] : 'someone';
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Crew;
+
+use App\Models\Attendance;
+use App\Models\CheckEvent;
+use App\Models\Group;
+use App\Models\Learner;
+use App\Models\Meeting;
+use App\Models\Pursuit;
+use App\Models\Standing;
+use App\Models\User;
+use Illuminate\Support\Collection;
+
+/**
+ * Everything there is of one learner, for a parent who asks: every check however long ago, every evening, badges and ticks. In the
+ * words of the record, with people by their names.
+ */
+final class LearnerRecord
+{
+    /** @return array<string, mixed> */
+    public function of(Group $group, Learner $learner): array
+    {
+        $people = User::everOf($group)->pluck('name', 'id');
+        $meetings = $group->meetings()->get()->keyBy('id');
+        $learner->load(['standings', 'pursuits', 'ticks']);
+
+        return [
+            'format' => 'compadre-learner', 'version' => 1, 'group' => $group->name, 'made_on' => $group->today(),
+            'learner' => $learner->about() + ['archived' => $learner->archived_at !== null],
+            'standings' => $learner->standings->map(fn (Standing $one): array => ['knot' => $one->knot, 'level' => $one->level?->value, 'verdict' => $one->verdict, 'day' => $one->day, 'has_it_since' => $one->has_it_since, 'kept_since' => $one->kept_since, 'half_life_days' => $one->half_life_days])->values()->all(),
+            'checks' => self::checks($learner, $people),
+            'evenings' => self::evenings($learner, $meetings, $people),
+            'badges' => $learner->pursuits->map(fn (Pursuit $one): array => ['badge' => $one->badge, 'version' => $one->version])->values()->all(),
+            'ticks' => $learner->ticks->map(fn ($one): array => ['note' => $one->note, 'by' => $people->get($one->ticked_by)])->values()->all(),
+        ];
+    }
+
+    /**
+     * @param  Collection<array-key, mixed>  $people
+     * @return list<array<string, mixed>> the oldest first
+     */
+    private static function checks(Learner $learner, Collection $people): array
+    {
+        $events = CheckEvent::query();
+        $events->where('learner_id', $learner->id)->orderBy('corrected_at')->orderBy('device_seq');
+
+        return array_values($events->get()->map(fn (CheckEvent $one): array => [
+            'id' => $one->id, 'kind' => $one->kind->value, 'knot' => $one->knot, 'method' => $one->method, 'meeting' => $one->meeting_id, 'day' => $one->day, 'day_by_server' => $one->day_by_server,
+            'observed_at' => $one->observed_at->toIso8601ZuluString(), 'by' => $people->get($one->by), 'sent_by' => $one->sent_by === null ? null : $people->get($one->sent_by),
+            'verdict' => $one->verdict->value, 'tying' => $one->tying->value, 'dressing' => $one->dressing->value, 'tail' => $one->tail->value, 'purpose' => $one->purpose->value, 'test' => $one->test->value,
+            'how' => $one->how, 'measured_mm' => $one->measured_mm, 'measured_by' => $one->measured_by, 'rope' => $one->rope, 'prompts' => $one->prompts, 'took_s' => $one->took_s,
+            'mistake' => $one->mistake, 'note' => $one->note, 'target' => $one->target, 'rule_version' => $one->rule_version, 'pack_version' => $one->pack_version,
+        ])->all());
+    }
+
+    /**
+     * @param  Collection<array-key, Meeting>  $meetings
+     * @param  Collection<array-key, mixed>  $people
+     * @return list<array<string, mixed>>
+     */
+    private static function evenings(Learner $learner, Collection $meetings, Collection $people): array
+    {
+        $marks = Attendance::query();
+        $marks->where('learner_id', $learner->id);
+
+        return array_values($marks->get()->map(fn (Attendance $one): array => ['meeting' => $one->meeting_id, 'date' => $meetings->get($one->meeting_id)?->date, 'present' => $one->present, 'by' => $people->get($one->marked_by)])->sortBy('date')->all());
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Crew\CrewController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('signed-in')->group(function (): void {
+    Route::get('/crew', [CrewController::class, 'board']);
+    Route::post('/learners', [CrewController::class, 'add'])->can('people');
+    Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
+    Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people');
+    Route::put('/learners/{learner}', [CrewController::class, 'change'])->can('people');
+    Route::post('/learners/{learner}/merge', [CrewController::class, 'merge'])->can('people');
+    Route::get('/archived', [CrewController::class, 'archived'])->can('people');
+    Route::put('/archived/{archived}', [CrewController::class, 'takeBack'])->can('people');
+    Route::get('/learners/{learner}/record', [CrewController::class, 'record'])->can('people');
+    Route::post('/had', [CrewController::class, 'had'])->can('teach');
+    Route::get('/learners/{learner}', [CrewController::class, 'learner']);
+});

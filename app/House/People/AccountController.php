@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\House\People;
+
+use App\House\MeView;
+use App\Http\Controller;
+use App\Http\Doorkeeper;
+use App\Http\KnownDevice;
+use App\Models\Device;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+final class AccountController extends Controller
+{
+    public function signIn(Request $request, SignIn $signIn): JsonResponse
+    {
+        $fields = $this->fields($request);
+        if ($request->server('COMPADRE_LAN') === 'yes') {
+            $signIn->refuseDemo($fields->text('email'));
+        }
+        $user = $signIn($fields->text('email'), $fields->text('password'), (string) $request->ip(), KnownDevice::of($request, $fields->text('email')));
+        KnownDevice::remember($request, $user);
+        $request->session()->regenerate();
+
+        return new JsonResponse(MeView::of($user, Device::of($request, $user)));
+    }
+
+    public function signOut(Request $request): Response
+    {
+        // What the same browser asked at the same time may write its session back once this one is gone: it opens nothing any more.
+        Device::of($request, $this->user($request))->end();
+        Doorkeeper::guard()->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new Response(status: 204);
+    }
+
+    public function me(Request $request): JsonResponse
+    {
+        return new JsonResponse(MeView::of($this->user($request), Device::of($request, $this->user($request))));
+    }
+
+    public function changePassword(Request $request, KeepPerson $keep): Response
+    {
+        $keep->changePassword($this->user($request), $this->fields($request));
+
+        return new Response(status: 204);
+    }
+
+    public function resetPassword(Request $request, ResetPassword $reset): Response
+    {
+        $reset->byLink($this->fields($request));
+
+        return new Response(status: 204);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Knots;
+
+use App\Http\Controller;
+use App\Models\Learner;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+final class KnotController extends Controller
+{
+    public function index(Request $request, KnotView $knots, KnotFacts $facts): JsonResponse
+    {
+        $wanted = $facts->wantedBy($this->group($request));
+
+        return new JsonResponse(['knots' => array_map(static fn (array $knot): array => $knot + ['badges' => $wanted[$knot['id']] ?? []], $knots->list())]);
+    }
+
+    public function show(Request $request, string $knot, KnotView $knots, KnotFacts $facts): JsonResponse
+    {
+        // The house's own way of tying it comes first.
+        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
+
+        return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
+    }
+
+    /** What a knot is held against while it is checked. */
+    public function compared(Request $request, string $knot, KnotCompared $compared): JsonResponse
+    {
+        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
+
+        return new JsonResponse($compared->of($knot, $method, $this->asked($request, 'view') ?? 'learner'));
+    }
+
+    /** A step, or the finished knot, as a file to keep or to print. */
+    public function drawing(Request $request, string $knot, KnotView $knots): Response
+    {
+        $step = $this->asked($request, 'step');
+        $svg = $knots->svg($knot, $this->asked($request, 'method'), $this->asked($request, 'view') ?? 'learner', $step === null ? null : (int) $step, $request->query('tight') === 'yes');
+
+        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => 'attachment; filename="'.$knot.($step === null ? '' : "-step-$step").'.svg"']);
+    }
+
+    public function next(Learner $learner, KnotFacts $facts): JsonResponse
+    {
+        return new JsonResponse(['knots' => $facts->next($learner)]);
+    }
+
+    private function asked(Request $request, string $field): ?string
+    {
+        $value = $request->query($field);
+
+        return is_string($value) ? $value : null;
+    }
+
+    public function judgeTail(Request $request, KnotView $knots): JsonResponse
+    {
+        return new JsonResponse($knots->judgeTail($this->group($request), $this->fields($request)));
+    }
+}

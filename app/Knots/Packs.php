@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Knots;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Rope\TailRule;
+
+/**
+ * The packs that are single files.
+ */
+final class Packs
+{
+    private ?TailRule $tails = null;
+
+    public function tails(): TailRule
+    {
+        return $this->tails ??= TailRule::fromPack(Fields::of(Json::arrays(Json::file(config()->string('app.packs').'/materials/rope.json'))));
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Drawing;
+
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\View;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Mistakes\WrongForm;
+use Compadre\Core\Refusal;
+
+/**
+ * Drawings outside the app: one as an SVG, or all of them on one page to look at.
+ */
+final class Sheet
+{
+    public static function one(Library $library, SheetRequest $request): string
+    {
+        $knot = $library->knot($request->knot);
+        $method = $knot->method($request->method);
+        $loose = DiagramBuilder::loose($method, $knot->file);
+        $state = null;
+        if ($request->step !== null) {
+            $states = StepStates::of($method, $loose, $knot->file);
+            $state = $states[$request->step - 1] ?? throw Refusal::of('--step', $request->step, 'from 1 to '.count($states));
+        }
+        $drawing = $request->tight || $state?->plan->tight === true
+            ? Drawing::finished($knot->finished($method) ?? [$loose, true], $request->view)
+            : Drawing::loose($request->view->of($loose));
+
+        return (new SvgWriter($drawing, Palette::print()))->write($state?->plan->tight === true ? null : $state, $knot->names[0].($state === null ? '' : ': '.$state->plan->say));
+    }
+
+    /** Every knot, method, step and usual mistake as one page of HTML. */
+    public static function all(Library $library): string
+    {
+        $page = '';
+        $index = KnotIndex::of($library);
+        foreach ($library->all() as $knot) {
+            foreach ($knot->methods as $method) {
+                $page .= sprintf("<h2>%s: %s</h2>\n<div class=row>", htmlspecialchars($knot->names[0]), htmlspecialchars($method->name));
+                foreach ([...self::cells($knot, $method), ...self::wrong($library, $index, $knot, $method)] as [$svg, $words]) {
+                    $page .= '<figure>'.$svg.'<figcaption>'.htmlspecialchars($words)."</figcaption></figure>\n";
+                }
+                $page .= "</div>\n";
+            }
+        }
+
+        return "<!DOCTYPE html>\n<html lang=\"en\"><meta charset=\"utf-8\"><title>All knots</title>\n<style>body{font:14px sans-serif;margin:16px;background:#fff}.row{display:flex;flex-wrap:wrap;gap:12px}figure{width:300px;margin:0}svg{width:100%;height:220px}h2{margin:20px 0 6px}</style>\n$page</html>\n";
+    }
+
+    /** @return list<array{string, string}> drawing and words, for each step, and the finished knot loose and tight */
+    private static function cells(KnotPack $knot, Method $method): array
+    {
+        $loose = DiagramBuilder::loose($method, $knot->file);
+        $open = new SvgWriter(Drawing::loose($loose), Palette::print());
+        $cells = [];
+        foreach (StepStates::of($method, $loose, $knot->file) as $number => $state) {
+            if (! $state->plan->tight) {
+                $words = ($number + 1).'. '.$state->plan->say;
+                $cells[] = [$open->write($state, $words), $words];
+            }
+        }
+        $cells[] = [$open->write(null, $knot->names[0]), 'Finished, loose'];
+        $finished = $knot->finished($method);
+        if ($finished !== null) {
+            $cells[] = [(new SvgWriter(Drawing::finished($finished, View::Learner), Palette::print()))->write(null, $knot->names[0]), 'Finished'];
+        }
+
+        return $cells;
+    }
+
+    /** @return list<array{string, string}> the usual mistakes, ringed where they part from the right knot */
+    private static function wrong(Library $library, KnotIndex $index, KnotPack $knot, Method $method): array
+    {
+        return array_map(static function (WrongForm $form) use ($library): array {
+            $name = $form->found->becomes->knot === null ? 'falls out' : $library->knot($form->found->becomes->knot)->names[0];
+            $words = "Wrong ($name): {$form->found->sign}.";
+
+            return [(new SvgWriter(Drawing::loose($form->diagram), Palette::print()))->write(null, $words, $form->ringed), $words];
+        }, WrongForm::of($library, $index, $knot, $method));
+    }
+}

@@ -1,0 +1,73 @@
+import boundaries from 'eslint-plugin-boundaries';
+import tseslint from 'typescript-eslint';
+
+// What the rooms share, the lowest first, and those each of them may use.
+const shared = {
+  api: [],
+  words: [],
+  ui: ['api', 'words'],
+  drawing: ['api', 'words'],
+  outbox: ['api', 'ui', 'words'],
+  device: ['api', 'outbox'],
+};
+
+// A room may use what is shared, and these rooms besides; the shell opens all of them.
+const rooms = {
+  account: [],
+  check: [],
+  course: [],
+  crew: ['check'],
+  demonstrate: [],
+  handout: [],
+  house: [],
+  knots: [],
+  pack: [],
+  print: [],
+  session: ['course'],
+  setup: ['crew'],
+  shell: [
+    'account',
+    'check',
+    'course',
+    'crew',
+    'demonstrate',
+    'handout',
+    'house',
+    'knots',
+    'pack',
+    'print',
+    'session',
+    'setup',
+  ],
+};
+
+const allowed = { ...shared };
+for (const [room, others] of Object.entries(rooms)) allowed[room] = [...Object.keys(shared), ...others];
+
+export default tseslint.config({
+  files: ['resources/js/**/*.{ts,tsx}'],
+  ignores: ['resources/js/api/schema.d.ts'],
+  languageOptions: { parser: tseslint.parser },
+  // Comments that switch other rules off are no matter here.
+  linterOptions: { reportUnusedDisableDirectives: 'off' },
+  plugins: { boundaries },
+  settings: {
+    'boundaries/elements': Object.keys(allowed).map((type) => ({ type, pattern: `resources/js/${type}` })),
+    'import/resolver': { node: { extensions: ['.ts', '.tsx'] } },
+  },
+  rules: {
+    'boundaries/dependencies': [
+      'error',
+      {
+        default: 'disallow',
+        policies: [
+          ...Object.keys(allowed).map((type) => ({
+            from: { element: { type } },
+            allow: { to: { element: { types: { anyOf: [type, ...allowed[type]] } } } },
+          })),
+          { allow: { to: { module: { origin: 'external' } } } },
+        ],
+      },
+    ],
+  },
+});

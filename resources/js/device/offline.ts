@@ -1,0 +1,137 @@
+import { useSyncExternalStore } from 'react';
+import { call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
+import { knotQuery, knotsQuery, queryClient } from '../api/queries';
+import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
+import { forgetOutbox, handIn } from '../outbox/sync';
+import { keptView, VIEWS } from './useShowSettings';
+
+const KEPT = 'compadre-packs-kept';
+const KEEPING = 'keeping';
+
+const GROUP_KEPT = 'compadre-group-kept';
+
+/** What the worker keeps of the group and of the knots. */
+const CACHES = ['group', 'knots'];
+
+/** How long the knots that are kept count as fresh, in milliseconds. */
+const FRESH = 12 * 3600_000;
+
+/** And the group's pages: not gone through anew each time the app is opened in an evening. */
+const GROUP_FRESH = 10 * 60_000;
+
+/** The app's own files are kept by a worker, so that it opens without a network. */
+export function startWorker(): void {
+  if (import.meta.env.PROD && 'serviceWorker' in navigator)
+    void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
+
+/** Looks at every knot once, from every side, so that the worker has them all when there is no network. */
+export async function keepKnots(): Promise<void> {
+  const last = Number(localStorage.getItem(KEPT) ?? 0);
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - last < FRESH) return;
+  await navigator.serviceWorker.ready;
+  const { knots } = await call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots');
+  for (const view of VIEWS) {
+    for (const knot of knots) {
+      for (const method of [undefined, ...knot.methods.slice(1)]) {
+        await call(
+          'GET',
+          `/api/knots/${knot.id}?view=${view}${method === undefined ? '' : `&method=${encodeURIComponent(method)}`}`,
+        );
+      }
+    }
+  }
+  // What knots are held against while they are checked, from the two sides that learners tie them.
+  for (const knot of knots) {
+    for (const view of ['learner', 'left'] as const)
+      await call('GET', `/api/knots/${encodeURIComponent(knot.id)}/compared?view=${view}`);
+  }
+  localStorage.setItem(KEPT, String(Date.now()));
+}
+
+/** Every knot as the room is shown it is held ready, so that it stands there the moment it is picked. */
+export async function warmKnots(view = keptView()): Promise<void> {
+  const { knots } = await queryClient.query(knotsQuery);
+  for (const knot of knots)
+    await queryClient.query({ ...knotQuery(knot.id, view), gcTime: Infinity }).catch(() => undefined);
+}
+
+/** The pages a leader needs on a field, looked at once, so that they open there. */
+export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight' | 'ahead'>): Promise<void> {
+  if (
+    !import.meta.env.PROD ||
+    !('serviceWorker' in navigator) ||
+    Date.now() - Number(localStorage.getItem(GROUP_KEPT) ?? 0) < GROUP_FRESH
+  )
+    return;
+  await navigator.serviceWorker.ready;
+  await startKeeping();
+  for (const path of ['/api/house', '/api/me']) await call('GET', path);
+  const crew = await call<Schemas['Crew']>('GET', '/api/crew');
+  await call('GET', '/api/course');
+  for (const meeting of ahead) await call('GET', `/api/meetings/${meeting.id}`);
+  for (const knot of crew.knots)
+    await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
+  for (const learner of crew.learners) {
+    await call('GET', `/api/learners/${learner.id}/check`);
+    await call('GET', `/api/learners/${learner.id}`);
+  }
+  localStorage.setItem(GROUP_KEPT, String(Date.now()));
+}
+
+/** From here on the worker may keep what the server answers; it looks for a cache of this name. */
+export async function startKeeping(): Promise<void> {
+  if (!('caches' in window) || isLeaving()) return;
+  // What came in late for whoever was here before is not theirs who are here now.
+  if (!(await caches.has(KEEPING))) await Promise.all(CACHES.map((name) => caches.delete(name)));
+  await caches.open(KEEPING);
+}
+
+/** Before signing out: what is still on its way here is shown, and not kept. */
+export async function stopKeeping(): Promise<void> {
+  if ('caches' in window) await caches.delete(KEEPING);
+}
+
+/** Nothing of the group stays on a device that somebody signs out of. */
+export async function forgetAll(): Promise<void> {
+  localStorage.removeItem(KEPT);
+  localStorage.removeItem(GROUP_KEPT);
+  sessionStorage.clear();
+  await forgetOutbox();
+  if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
+}
+
+/** Signs out: nothing of the group stays here, and where there is no network the server is told as soon as there is one. */
+export async function leave(): Promise<void> {
+  beginLeaving();
+  await stopKeeping();
+  // A network that does not answer holds nobody up.
+  await Promise.race([tellLeft(), new Promise((done) => setTimeout(done, 3000))]);
+  await forgetAll();
+  others.postMessage('left');
+  // Loaded anew, so that nothing of the group stays in this device's memory.
+  clearPage();
+}
+
+const others = new BroadcastChannel('compadre');
+
+/** Another tab has signed out, or a lead has signed this device out: this one leaves too. */
+export function startLeaving(): void {
+  others.addEventListener('message', (event) => {
+    if (event.data === 'left') clearPage();
+  });
+  window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
+}
+
+function watch(onChange: () => void): () => void {
+  window.addEventListener('online', onChange);
+  window.addEventListener('offline', onChange);
+  return () => {
+    window.removeEventListener('online', onChange);
+    window.removeEventListener('offline', onChange);
+  };
+}
+
+export function useOnline(): boolean {
+  return useSyncExternalStore(watch, () => navigator.onLine);
+}

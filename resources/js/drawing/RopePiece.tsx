@@ -1,0 +1,211 @@
+import { memo } from 'react';
+import type { Schemas } from '../api/client';
+import { arrowsOn, dashFor, tipBetween, LAP, OUTLINE, SEAM, type Strand } from './rope';
+
+type Drawing = Schemas['Drawing'];
+type Piece = Drawing['pieces'][number];
+
+/** How much of a strand is to be seen: up to its reach, and of an open bight from its far side on. */
+export type Seen = { reach: number; far: number; open: boolean };
+
+/** How much of a tail is whipped, in rope widths. */
+const WHIPPED = 1.3;
+
+export function runsOnAt(strand: Strand): { start: boolean; end: boolean } {
+  return {
+    start: strand.runs_on === 'start' || strand.runs_on === 'both',
+    end: strand.runs_on === 'end' || strand.runs_on === 'both',
+  };
+}
+
+/** The light on a rope lies along its upper side; tape is flat, and lies light between its two selvedges. */
+function sheen(strand: Strand, inner: number): { strokeWidth: number; strokeOpacity: number; transform?: string } {
+  return strand.kind === 'tape'
+    ? { strokeWidth: inner * 0.66, strokeOpacity: 0.6 }
+    : { strokeWidth: inner * 0.34, strokeOpacity: 0.85, transform: 'translate(-0.13 -0.15)' };
+}
+
+/** What is seen of one piece of rope at a moment; of a bight both its sides, and the tip that joins them. */
+export const RopePiece = memo(function RopePiece({
+  piece,
+  strand,
+  rope,
+  air,
+  reach,
+  far,
+  open,
+  moved,
+}: { piece: Piece; strand: Strand; rope: number; air: number; moved: number[] | undefined } & Seen) {
+  return (
+    <>
+      {piece.from < reach - 1e-6 && (
+        <Tube
+          piece={piece}
+          strand={strand}
+          rope={rope}
+          air={air}
+          first={piece.from}
+          last={Math.min(piece.to, reach)}
+          reach={reach}
+          whipped={!open && !runsOnAt(strand).end}
+          moved={moved}
+        />
+      )}
+      {open && reach > piece.from && reach <= piece.to && (
+        <Tip d={tipBetween(strand, reach, far)} width={strand.width} rope={rope} />
+      )}
+      {open && piece.to > far + 1e-6 && (
+        <Tube
+          piece={piece}
+          strand={strand}
+          rope={rope}
+          air={air}
+          first={Math.max(piece.from, far)}
+          last={piece.to}
+          reach={strand.length}
+          whipped={!runsOnAt(strand).end}
+          moved={undefined}
+        />
+      )}
+    </>
+  );
+});
+
+/** One stretch of rope: the gap it leaves in what it crosses, its tube, and its end. */
+function Tube({
+  piece,
+  strand,
+  rope,
+  air,
+  first,
+  last,
+  reach,
+  whipped,
+  moved,
+}: {
+  piece: Piece;
+  strand: Strand;
+  rope: number;
+  air: number;
+  first: number;
+  last: number;
+  reach: number;
+  whipped: boolean;
+  moved: number[] | undefined;
+}) {
+  const inner = strand.width - 2 * OUTLINE;
+  const ends = reach <= piece.to + 1e-6;
+  // Pieces overlap; bodies stop short of it, so that the light, which is laid a little aside, runs through.
+  const from = first + (piece.from > 0 && first === piece.from ? LAP : 0);
+  const stop = ends ? last : last - LAP;
+  // A path cannot be drawn beyond its end: there the body stops short instead, so that the outline closes it.
+  const body = ends && whipped && reach > strand.length - OUTLINE ? last - OUTLINE : stop;
+  const [gapFrom = 0, gapTo = 0] = piece.gap ?? [];
+  return (
+    <g>
+      {piece.gap && gapFrom < last && gapTo > first && (
+        <path
+          d={piece.d}
+          stroke="var(--ground)"
+          strokeWidth={strand.width + 2 * air}
+          strokeDasharray={dashFor(piece, Math.max(first, gapFrom), Math.min(gapTo, last))}
+        />
+      )}
+      <path
+        d={piece.d}
+        stroke="var(--rope-line)"
+        strokeWidth={strand.width}
+        strokeDasharray={dashFor(piece, from + (first > 0 ? SEAM : 0), stop + (ends ? OUTLINE : -SEAM))}
+      />
+      <path
+        d={piece.d}
+        stroke={`var(--rope-${rope})`}
+        strokeWidth={inner}
+        strokeDasharray={dashFor(piece, from, body)}
+      />
+      <path
+        d={piece.d}
+        stroke={`var(--rope-${rope}-light)`}
+        {...sheen(strand, inner)}
+        strokeDasharray={dashFor(piece, first, ends ? Math.max(first, body - 0.3) : last)}
+      />
+      {rope === 2 && <Tracer piece={piece} from={from} to={body} />}
+      {whipped && <Whipping piece={piece} from={Math.max(from, reach - WHIPPED)} to={body} width={inner} />}
+      {!runsOnAt(strand).start && <Whipping piece={piece} from={from} to={Math.min(body, WHIPPED)} width={inner} />}
+      {moved && (
+        <path
+          d={arrowsOn(piece, moved, from, Math.min(stop, reach - 1.6))}
+          stroke="#11242d"
+          strokeWidth={0.16}
+          strokeLinecap="round"
+        />
+      )}
+    </g>
+  );
+}
+
+/** The tip of a bight that is on its way. */
+function Tip({ d, width, rope }: { d: string; width: number; rope: number }) {
+  const inner = width - 2 * OUTLINE;
+  return (
+    <g>
+      <path d={d} stroke="var(--rope-line)" strokeWidth={width} />
+      <path d={d} stroke={`var(--rope-${rope})`} strokeWidth={inner} />
+      <path
+        d={d}
+        stroke={`var(--rope-${rope}-light)`}
+        strokeWidth={inner * 0.34}
+        transform="translate(-0.13 -0.15)"
+        strokeOpacity={0.85}
+      />
+    </g>
+  );
+}
+
+/** The second rope's stripe, so that it differs by more than its colour. */
+function Tracer({ piece, from, to }: { piece: Piece; from: number; to: number }) {
+  // Dashes lie at whole lengths along the strand, so that they keep their rhythm from piece to piece.
+  const first = Math.ceil(from - 0.55);
+  const marks = Array.from(
+    { length: Math.max(0, Math.ceil(to) - first) },
+    (_, n) => [Math.max(from, first + n), Math.min(to, first + n + 0.55)] as const,
+  ).filter(([start, end]) => end > start);
+  let at = piece.from;
+  const pattern = marks
+    .map(([start, end]) => {
+      const gap = start - at;
+      at = end;
+      return `0 ${gap} ${end - start} 0`;
+    })
+    .join(' ');
+  return marks.length > 0 ? (
+    <path
+      d={piece.d}
+      stroke="var(--tracer)"
+      strokeWidth={0.2}
+      strokeDasharray={`${pattern} 0 ${piece.to - piece.from + 9}`}
+    />
+  ) : null;
+}
+
+function Whipping({ piece, from, to, width }: { piece: Piece; from: number; to: number; width: number }) {
+  if (from >= to) return null;
+  return (
+    <>
+      <path d={piece.d} stroke="#d8432b" strokeWidth={width} strokeDasharray={dashFor(piece, from, to)} />
+      {[0.3, 0.62, 0.94].map((back) => {
+        const at = to - back;
+        return at > from ? (
+          <path
+            key={back}
+            d={piece.d}
+            stroke="#11242d"
+            strokeOpacity={0.6}
+            strokeWidth={width}
+            strokeDasharray={dashFor(piece, at, at + 0.08)}
+          />
+        ) : null;
+      })}
+    </>
+  );
+}
