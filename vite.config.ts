@@ -81,7 +81,9 @@ export default defineConfig({
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
             urlPattern: ({ url, request }) =>
               request.method === 'GET' &&
-              /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname),
+              /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname) &&
+              // Where a clock stood a while ago is no help.
+              !url.pathname.endsWith('/clock'),
             handler: 'NetworkFirst',
             options: {
               cacheName: 'group',

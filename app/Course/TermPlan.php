@@ -45,13 +45,13 @@ final class TermPlan
     /** As accepted: every knot stays where it is, as long as that meeting is still to come. */
     public function kept(): CoursePlan
     {
-        return $this->kept ??= $this->plan(new PlanChange, $this->pins(true), null);
+        return $this->kept ??= $this->plan(new PlanChange, $this->pins(true), null, 'kept');
     }
 
     /** Laid out anew from what happened since, moving as little as it must. */
     public function anew(): CoursePlan
     {
-        return $this->plan(new PlanChange, $this->pins(false), array_map(static fn (PlanPlace $place): ?string => $place->meeting_id, $this->places));
+        return $this->plan(new PlanChange, $this->pins(false), array_map(static fn (PlanPlace $place): ?string => $place->meeting_id, $this->places), 'anew');
     }
 
     /** As accepted, but for one change; the knots not pinned may make room. */
@@ -101,12 +101,16 @@ final class TermPlan
     /**
      * @param  array<string, ?string>  $pins
      * @param  ?array<string, ?string>  $previous
+     * @param  'kept'|'anew'|null  $kind  null: asked once, and not kept
      */
-    private function plan(PlanChange $change, array $pins, ?array $previous): CoursePlan
+    private function plan(PlanChange $change, array $pins, ?array $previous, ?string $kind = null): CoursePlan
     {
         $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, $this->bans(), $previous, $this->pace());
 
-        return CoursePlanner::plan($this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change), $this->library, $settings);
+        $from = [$this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change)];
+        $lay = fn (): CoursePlan => CoursePlanner::plan($from[0], $from[1], $from[2], $from[3], $this->library, $settings);
+
+        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $settings], $lay);
     }
 
     /** @return list<Ban> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Course\KeptPlan;
 use App\Models\Attendance;
 use App\Models\BadgeTick;
 use App\Models\CheckEvent;
@@ -32,6 +33,7 @@ final class EraseLearner
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
         }, 3);
         KeptBoard::forget($group);
+        KeptPlan::forget($group);
         GoneList::changed();
     }
 }

@@ -18,6 +18,11 @@ final class SessionController extends Controller
         return new JsonResponse($sheet->of($this->group($request), $meeting));
     }
 
+    public function clock(Request $request, Meeting $meeting): JsonResponse
+    {
+        return new JsonResponse(RunSheet::now($this->group($request), $meeting));
+    }
+
     public function markAttendance(Request $request, Meeting $meeting, Learner $learner, MarkAttendance $mark): Response
     {
         $mark($meeting, $learner, $this->user($request), $this->fields($request)->flag('present'));

@@ -35,7 +35,7 @@ final class Rooms
         'Check' => ['Knots'],
         'Course' => ['Knots'],
         'Session' => ['Knots', 'Course'],
-        'Crew' => ['Knots', 'Check', 'Session'],
+        'Crew' => ['Knots', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
     ];

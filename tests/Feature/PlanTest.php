@@ -7,6 +7,9 @@ use App\Models\Meeting;
 use App\Models\PlanPlace;
 use App\Models\Role;
 use Carbon\CarbonImmutable;
+use Compadre\Core\Teaching\Plan\CoursePlan;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 
 it('shows what a move would come to, without making it, and makes it when asked', function (): void {
     [, , [$tonight, , $last]] = $this->term();
@@ -149,4 +152,72 @@ it('does not expect at a meeting whom a leader has marked away from it', functio
     }
     $unmet = $this->api('GET', '/api/course')->json('unmet');
     expect($unmet[0]['learners'])->toBe(['Ada P.'])->and($unmet[0]['reason'])->toContain('not expected');
+});
+
+it('lays the plan out when something it is made of has changed, not at each look', function (): void {
+    [$group, $learners, [$tonight, $next]] = $this->term();
+    $this->api('PUT', '/api/course/plan', ['moves' => []])->assertOk();
+    $fresh = $this->api('GET', '/api/course')->assertOk()->json();
+    $keys = ["plan-kept-$group->id", "plan-anew-$group->id"];
+    $marked = function () use ($keys): void {
+        foreach ($keys as $key) {
+            [$stamp, $plan] = Cache::store('file')->get($key);
+            Cache::store('file')->put($key, [$stamp, new CoursePlan($plan->meetings, $plan->unmet, $plan->shownIn, $plan->completes, $plan->objective, $plan->bound, false, $plan->moved)]);
+        }
+    };
+    // What was kept is what is shown, from the course and from the meeting, until something changes.
+    $marked();
+    expect($fresh['proven'])->toBeTrue()->and($this->api('GET', '/api/course')->json())->toBe(array_replace($fresh, ['proven' => false]));
+    $changes = [
+        'another length' => fn () => $tonight->update(['minutes' => 50]),
+        'a helper less' => fn () => $tonight->update(['checkers' => 1]),
+        'something to tie to' => fn () => $tonight->update(['objects' => ['pole']]),
+        'a ban' => fn () => $tonight->update(['bans' => ['bowline']]),
+        'a knot moved' => fn () => $this->api('PUT', '/api/course/plan', ['moves' => [['knot' => 'overhand', 'meeting' => $next->id]]])->assertOk(),
+        'a learner gone' => fn () => $learners[4]->update(['archived_at' => now()]),
+        'a share for old knots' => fn () => $group->update(['old_share' => 0.4]),
+        'another date to be done by' => fn () => $group->badges()->update(['due_on' => '2026-12-09']),
+        'one away' => fn () => $this->api('PUT', "/api/meetings/{$tonight->id}/attendance/{$learners[0]->id}", ['present' => false])->assertNoContent(),
+        'a result' => fn () => $this->send($this->pass($learners[1], 'overhand'))->assertOk(),
+    ];
+    foreach ($changes as $what => $change) {
+        $marked();
+        $change();
+        // Signed in anew, as another request would be.
+        $this->become($this->app['auth']->user()->refresh());
+        expect($this->api('GET', '/api/course')->assertOk()->json('proven'))->toBeTrue($what);
+    }
+    $laid = $this->api('GET', '/api/course')->json();
+    array_map(fn (string $key) => Cache::store('file')->forget($key), $keys);
+    expect($this->api('GET', '/api/course')->json())->toBe($laid);
+});
+
+it('tells who looks on where the clock stands, without laying out the term', function (): void {
+    [$group, $learners, [$tonight, , $last]] = $this->term();
+    $look = fn (): array => $this->api('GET', "/api/meetings/{$tonight->id}/clock")->assertOk()->json();
+    $first = $look();
+    expect($first['clock']['started_at'])->toBeNull()->and($first['present'])->toBe([]);
+    $this->api('PUT', "/api/meetings/{$tonight->id}/attendance/{$learners[0]->id}", ['present' => true])->assertNoContent();
+    $this->api('PUT', "/api/meetings/{$tonight->id}/attendance/{$learners[1]->id}", ['present' => false])->assertNoContent();
+    expect($look())->toMatchArray(['present' => [$learners[0]->id => true, $learners[1]->id => false], 'sheet' => $first['sheet']]);
+    $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'start'])->assertOk();
+    $sheet = $this->api('GET', "/api/meetings/{$tonight->id}")->json();
+    expect($look()['clock'])->toBe($sheet['clock'])->and($look()['sheet'])->not->toBe($first['sheet']);
+    // Whatever the run sheet shows changes the word of it.
+    $seen = [$look()['sheet']];
+    foreach ([
+        fn () => $this->api('PUT', '/api/course/plan', ['moves' => [['knot' => 'bowline', 'meeting' => $last->id]]])->assertOk(),
+        fn () => $this->api('POST', '/api/learners', ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10']]])->assertStatus(201),
+        fn () => $this->api('PUT', "/api/learners/{$learners[2]->id}", ['name' => 'Cleo Q.'])->assertOk(),
+        fn () => $this->api('PUT', "/api/meetings/{$last->id}", ['minutes' => 60])->assertOk(),
+        fn () => $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'end'])->assertOk(),
+    ] as $change) {
+        $change();
+        $seen[] = $look()['sheet'];
+    }
+    expect(array_unique($seen))->toHaveCount(6);
+    DB::enableQueryLog();
+    $look();
+    $asked = implode("\n", array_column(DB::getQueryLog(), 'query'));
+    expect(count(DB::getQueryLog()))->toBeLessThan(10)->and($asked)->not->toContain('standings')->not->toContain('pursuits');
 });

@@ -42,8 +42,26 @@ export const runSheetQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['meeting', meeting],
     queryFn: () => call<Schemas['RunSheet']>('GET', `/api/meetings/${meeting}`),
+  });
+
+/** Where a meeting's clock stands and who is here, every few seconds: written into the run sheet that is shown. */
+export const meetingNowQuery = (meeting: string) =>
+  queryOptions({
+    queryKey: ['meeting', meeting, 'now'],
+    queryFn: async ({ client }) => {
+      const before = client.getQueryData<Schemas['MeetingNow']>(['meeting', meeting, 'now']);
+      const now = await call<Schemas['MeetingNow']>('GET', `/api/meetings/${meeting}/clock`);
+      const { queryKey } = runSheetQuery(meeting);
+      client.setQueryData(queryKey, (sheet) => sheet && withNow(sheet, now));
+      if (before && before.sheet !== now.sheet) void client.invalidateQueries({ queryKey, exact: true });
+      return now;
+    },
     refetchInterval: 5_000,
   });
+
+function withNow(sheet: Schemas['RunSheet'], { clock, present }: Schemas['MeetingNow']): Schemas['RunSheet'] {
+  return { ...sheet, clock, roll: sheet.roll.map((one) => ({ ...one, present: present[one.id] ?? null })) };
+}
 
 export const knotsQuery = queryOptions({
   queryKey: ['knots'],

@@ -42,7 +42,7 @@ export function CheckPage() {
 /** The knots of tonight's meeting in its order, and the one it is at; null until that is known. */
 function useTonight(): { knots: string[]; now: string | null } | null {
   const me = useMe();
-  const sheet = useQuery({ ...runSheetQuery(me.tonight ?? ''), enabled: me.tonight !== null, refetchInterval: false });
+  const sheet = useQuery({ ...runSheetQuery(me.tonight ?? ''), enabled: me.tonight !== null });
   const blocks = sheet.data
     ? sheet.data.clock.blocks.length > 0
       ? sheet.data.clock.blocks

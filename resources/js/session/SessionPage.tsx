@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Schemas } from '../api/client';
 import { dayIn } from '../api/time';
-import { courseQuery, queryClient, runSheetQuery } from '../api/queries';
+import { courseQuery, meetingNowQuery, queryClient, runSheetQuery } from '../api/queries';
 import { store } from '../outbox/store';
 import { markHere } from '../outbox/sync';
 import { useLive } from '../outbox/useLive';
@@ -33,6 +33,7 @@ function MeetingPage({ id }: { id: string }) {
   const [changing, setChanging] = useState(false);
   const steps = useSteps(id);
   const asked = useQuery(runSheetQuery(id));
+  useQuery({ ...meetingNowQuery(id), enabled: asked.data !== undefined });
   if (asked.isPending) return <Loading />;
   if (asked.isError)
     return (
