@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # Sets up, checks and tests everything, with a database and ports of its own. The last line counts what passed.
-# With arguments, only Pest runs, with those arguments.
+# With a part (core, app, house, browser or web), only that part, and of it only the tests whose names hold what follows; with
+# other arguments, only Pest, with those.
 set -euo pipefail
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"
@@ -55,6 +56,15 @@ types_current() {
 }
 compute_anywhere() { (cd / && "$home/core/bin/compute" --list >/dev/null); }
 
+part="${1:-}"
+case "$part" in
+    core) set -- core/tests ${2:+--filter "$2"} ;;
+    app) set -- tests/Feature tests/Arch ${2:+--filter "$2"} ;;
+    house) set -- tests/House ${2:+--filter "$2"} ;;
+    browser) set -- tests/Browser ${2:+--filter "$2"} ;;
+    web) exec npx --no-install vitest run ${2:+-t "$2"} ;;
+esac
+
 if [ $# -eq 0 ]; then
     check "PHPStan on the core" vendor/bin/phpstan analyse -c phpstan.core.neon --no-progress --memory-limit=1G
     # The app is started to be looked at: what it writes then lies in the build folder.
@@ -68,8 +78,14 @@ if [ $# -eq 0 ]; then
     check "ESLint" npm run --silent lint
     check "the arrows between screens" npm run --silent rooms
     check "Prettier" npm run --silent format
+    check "the screens by themselves" npm run --silent unit
     check "types of the API" types_current
     check "compute from anywhere" compute_anywhere
+fi
+
+if [ "$part" = core ]; then
+    trap - EXIT
+    exec vendor/bin/pest "$@"
 fi
 
 step "starting the test house"

@@ -4,8 +4,13 @@ import { noteTime } from './time';
 export type Schemas = components['schemas'];
 export type Fault = Schemas['Problem']['errors'][number];
 
-/** Said in this window when the server answers that this device was signed out from elsewhere. */
-export const SIGNED_OUT_ELSEWHERE = 'compadre-signed-out-elsewhere';
+/** Said when the server answers that this device was signed out from elsewhere. */
+export const signedOutElsewhere = {
+  listeners: new Set<() => void>(),
+  say(): void {
+    for (const listener of this.listeners) listener();
+  },
+};
 
 /** An answer that was not what was hoped for, with the server's own words. */
 export class ApiProblem extends Error {
@@ -62,8 +67,7 @@ export async function call<T>(
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
   const problem = answer as Partial<Schemas['Problem']> | null;
-  if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device'))
-    window.dispatchEvent(new Event(SIGNED_OUT_ELSEWHERE));
+  if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device')) signedOutElsewhere.say();
   throw new ApiProblem(
     response.status,
     problem?.message ?? 'Something went wrong on the server. Nothing was written.',

@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { keep, store } from '../outbox/store';
-import { answerTo, noteKept, signedIn, sync } from '../outbox/sync';
+import { signedIn } from '../outbox/lines';
+import { answerTo, noteKept, sync } from '../outbox/sync';
 import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];

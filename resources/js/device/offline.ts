@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { call, type Schemas, SIGNED_OUT_ELSEWHERE } from '../api/client';
+import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
@@ -120,7 +120,7 @@ export function startLeaving(): void {
   others.addEventListener('message', (event) => {
     if (event.data === 'left') clearPage();
   });
-  window.addEventListener(SIGNED_OUT_ELSEWHERE, () => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
+  signedOutElsewhere.listeners.add(() => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
 }
 
 function watch(onChange: () => void): () => void {

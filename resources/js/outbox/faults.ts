@@ -1,0 +1,28 @@
+import { ApiProblem } from '../api/client';
+
+/** Whether the server will never take this, however often it is sent. */
+export const isFinal = (fault: unknown): fault is ApiProblem =>
+  fault instanceof ApiProblem && [403, 404, 422].includes(fault.status);
+
+/** Whether the server says that somebody else made the check. */
+export const isAnothers = (fault: unknown): boolean =>
+  fault instanceof ApiProblem && fault.status === 422 && fault.faults.some((one) => one.field.endsWith('/by'));
+
+/** Whether nobody is signed in here, or may not do this. */
+export const isShut = (fault: unknown): fault is ApiProblem =>
+  fault instanceof ApiProblem && (fault.status === 401 || fault.status === 403);
+
+/** Whether nothing else would get through either: there is no network, or nobody is signed in. */
+export const isForAll = (fault: unknown): boolean =>
+  !(fault instanceof ApiProblem) || fault.status === 0 || fault.status === 401 || fault.status === 419;
+
+/** Whether it is the batch that the server did not take, and one event of it may be why. */
+export const isOfTheBatch = (fault: unknown): fault is ApiProblem =>
+  fault instanceof ApiProblem &&
+  fault.status >= 400 &&
+  fault.status < 500 &&
+  ![401, 403, 408, 419, 429].includes(fault.status) &&
+  !isAnothers(fault);
+
+/** The server's words for it. */
+export const said = (fault: ApiProblem): string => fault.faults[0]?.message ?? fault.message;

@@ -1,0 +1,35 @@
+/**
+ * What the device says about what is not on the server yet: checks, what else was noted of the evening, and checks that
+ * somebody else tapped here, which wait for them.
+ */
+export type SyncState = Counts & { trouble: 'none' | 'network' | 'sign-in' };
+
+export type Counts = { waiting: number; notes: number; refused: number; others: Others };
+export type Others = { count: number; names: string[] };
+
+/** All that can happen to it. */
+export type SyncEvent =
+  | { is: 'counted'; counts: Counts }
+  /** What was wrong the last time may be right by now. */
+  | { is: 'begun' }
+  | { is: 'sent' }
+  /** Nobody is signed in here, or not any more. */
+  | { is: 'shut' }
+  /** There was no network, or the server was not well. */
+  | { is: 'lost' };
+
+export const atRest: SyncState = { waiting: 0, notes: 0, refused: 0, others: { count: 0, names: [] }, trouble: 'none' };
+
+export function after(state: SyncState, event: SyncEvent): SyncState {
+  switch (event.is) {
+    case 'counted':
+      return { ...event.counts, trouble: state.trouble };
+    case 'begun':
+    case 'sent':
+      return { ...state, trouble: 'none' };
+    case 'shut':
+      return { ...state, trouble: 'sign-in' };
+    case 'lost':
+      return { ...state, trouble: 'network' };
+  }
+}
