@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Symfony\Component\Process\Process;
+use Tests\Arch\RoomPicture;
 
 arch('the core knows no framework and nothing of the app')
     ->expect('Compadre\Core')
@@ -41,6 +42,19 @@ it('finds every arrow between the screens’ rooms that is not allowed', functio
     $lint->run();
     $said = implode("\n", array_column(json_decode($lint->getOutput(), true)[0]['messages'], 'message'));
     expect($said)->toContain('"ui" to elements of type "shell"')->toContain('"ui" to elements of type "device"')->not->toContain('"words"');
+});
+
+it('draws the rooms as the rules have them, and names no file that is not there', function (): void {
+    $root = dirname(__DIR__, 2);
+    $page = (string) file_get_contents("$root/docs/architecture.md");
+    expect($page)->toContain("```mermaid\n".RoomPicture::drawn()."\n```");
+    $files = (new Process(['git', 'ls-files', '--cached', '--others', '--exclude-standard'], $root))->mustRun()->getOutput();
+    foreach (['docs/architecture.md', 'CONTRIBUTING.md', 'docs/glossary.md'] as $document) {
+        preg_match_all('#`((?:[\w.-]+/)*[\w.-]+\.(?:php|tsx?|ya?ml|js|sh|md|neon))`#', (string) file_get_contents("$root/$document"), $named);
+        foreach ($named[1] as $file) {
+            expect(preg_match('#^(.*/)?'.preg_quote($file).'$#m', $files))->toBe(1, "$document names $file");
+        }
+    }
 });
 
 it('keeps the job’s constants out of the screens', function (): void {
