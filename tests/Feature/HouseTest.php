@@ -7,6 +7,8 @@ use App\Models\OwnBadge;
 use App\Models\Pursuit;
 use App\Models\Role;
 use App\Models\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Artisan;
 
 function badge(array $parts, array $more = []): array
 {
@@ -117,4 +119,21 @@ it('keeps ropes, one of them the usual one', function (): void {
     $this->api('PUT', "/api/ropes/{$thin['id']}", ['name' => 'Thin line', 'diameter_mm' => 5, 'material' => 'nylon', 'is_usual' => true])->assertOk()->assertJson(['is_usual' => true, 'diameter_mm' => 5]);
     $this->api('DELETE', "/api/ropes/{$usual->id}")->assertNoContent();
     expect($group->ropes()->get()->pluck('name')->all())->toBe(['Thin line']);
+});
+
+it('says at the start when the computer’s clock is behind what it has written down', function (): void {
+    $group = $this->group();
+    $this->become($this->person($group));
+    [$ada] = $this->learners($group, 'Ada P.');
+    $this->send($this->pass($ada))->assertOk();
+    $said = function (): string {
+        Artisan::call('compadre:setup-state');
+
+        return Artisan::output();
+    };
+    expect($said())->toContain('It belongs to')->not->toContain('clock');
+    CarbonImmutable::setTestNow(CarbonImmutable::now()->subMinutes(4));
+    expect($said())->not->toContain('clock');
+    CarbonImmutable::setTestNow(CarbonImmutable::now()->subDays(300));
+    expect($said())->toContain('the last check came in at 2026-11-24 18:45')->toContain('Set its clock right');
 });
