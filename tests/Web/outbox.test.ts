@@ -68,7 +68,6 @@ describe('what the device says of what waits', () => {
       { is: 'counted', counts },
       { ...counts, trouble: 'none' },
     ],
-    [{ is: 'begun' }, atRest],
     [{ is: 'sent' }, atRest],
     [{ is: 'shut' }, { ...atRest, trouble: 'sign-in' }],
     [{ is: 'lost' }, { ...atRest, trouble: 'network' }],
@@ -77,7 +76,7 @@ describe('what the device says of what waits', () => {
   });
 
   it('keeps counts through what happens on the way, and trouble through counting', () => {
-    for (const is of ['begun', 'sent'] as const) expect(after(known, { is })).toEqual({ ...counts, trouble: 'none' });
+    expect(after(known, { is: 'sent' })).toEqual({ ...counts, trouble: 'none' });
     expect(after(known, { is: 'shut' })).toEqual({ ...counts, trouble: 'sign-in' });
     const fewer = { ...counts, waiting: 0 };
     expect(after(known, { is: 'counted', counts: fewer })).toEqual({ ...fewer, trouble: 'network' });
@@ -192,6 +191,19 @@ describe('a check', () => {
     expect(server.events).toMatchObject([{ by: 'maren' }]);
     expect(syncState().others.count).toBe(0);
   });
+});
+
+it('says what is wrong without coming and going at each try', async () => {
+  server.network = false;
+  await markHere('tonight', 'ada', true);
+  const seen: string[] = [];
+  const stop = onSync(() => seen.push(syncState().trouble));
+  await sync();
+  await sync();
+  server.network = true;
+  await sync();
+  stop();
+  expect(seen.join(' ')).toMatch(/^(network )+none$/);
 });
 
 describe('a learner who came along', () => {

@@ -48,9 +48,11 @@ export const runSheetQuery = (meeting: string) =>
 export const meetingNowQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['meeting', meeting, 'now'],
-    queryFn: async ({ client }) => {
+    queryFn: async ({ client, signal }) => {
       const before = client.getQueryData<Schemas['MeetingNow']>(['meeting', meeting, 'now']);
       const now = await call<Schemas['MeetingNow']>('GET', `/api/meetings/${meeting}/clock`);
+      // Called off meanwhile: a step was taken that this answer does not know of.
+      if (signal.aborted) return now;
       const { queryKey } = runSheetQuery(meeting);
       client.setQueryData(queryKey, (sheet) => sheet && withNow(sheet, now));
       if (before && before.sheet !== now.sheet) void client.invalidateQueries({ queryKey, exact: true });

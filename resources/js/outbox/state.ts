@@ -10,8 +10,7 @@ export type Others = { count: number; names: string[] };
 /** All that can happen to it. */
 export type SyncEvent =
   | { is: 'counted'; counts: Counts }
-  /** What was wrong the last time may be right by now. */
-  | { is: 'begun' }
+  /** All that could go went. Until then the device says what was wrong the last time: nothing comes and goes with each try. */
   | { is: 'sent' }
   /** Nobody is signed in here, or not any more. */
   | { is: 'shut' }
@@ -24,7 +23,6 @@ export function after(state: SyncState, event: SyncEvent): SyncState {
   switch (event.is) {
     case 'counted':
       return { ...event.counts, trouble: state.trouble };
-    case 'begun':
     case 'sent':
       return { ...state, trouble: 'none' };
     case 'shut':

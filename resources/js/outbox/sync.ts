@@ -120,18 +120,17 @@ async function heard(fault: unknown): Promise<SyncEvent> {
 
 /** Every line for itself: what keeps one of them here keeps no other, unless it would keep all. */
 async function flush(): Promise<void> {
-  happened({ is: 'begun' });
   let outcome: SyncEvent = { is: 'sent' };
   let checked = false;
   for (const line of lines) {
     try {
       const went = await line.send();
       checked ||= went && line === checks;
+      if (went) happened(await counted());
     } catch (fault) {
       outcome = await heard(fault);
       if (isForAll(fault)) break;
     }
-    happened(await counted());
   }
   happened(outcome, await counted());
   if (!checked) return;
@@ -139,10 +138,14 @@ async function flush(): Promise<void> {
   await Promise.all(shown.map((key) => queryClient.invalidateQueries({ queryKey: [key] })));
 }
 
-/** Sends what waits, in order; one tab at a time. */
+/** In this tab. */
+let turn: Promise<void> = Promise.resolve();
+
+/** Sends what waits, in order; one tab at a time, where the browser lets tabs take turns. */
 export async function sync(): Promise<void> {
-  if ('locks' in navigator) await navigator.locks.request('compadre-outbox', flush);
-  else await flush();
+  if ('locks' in navigator) return navigator.locks.request('compadre-outbox', flush);
+  turn = turn.then(flush, flush);
+  return turn;
 }
 
 /** The server's answer to a check, if it came in time. */
