@@ -110,7 +110,7 @@ final class TermPlan
         $from = [$this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change)];
         $lay = fn (): CoursePlan => CoursePlanner::plan($from[0], $from[1], $from[2], $from[3], $this->library, $settings);
 
-        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $settings], $lay);
+        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $settings, $this->library->stamp()], $lay);
     }
 
     /** @return list<Ban> */

@@ -6,7 +6,7 @@ namespace App\Crew;
 
 use App\Knots\KnotNames;
 use App\Models\Group;
-use Illuminate\Support\Facades\Cache;
+use App\Models\Stamped;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,21 +22,15 @@ final readonly class KeptBoard
     /** @return string the board in JSON */
     public function of(Group $group): string
     {
-        $stamp = $this->stamp($group);
-        $kept = Cache::store('file')->get(self::key($group));
-        if (is_array($kept) && ($kept[0] ?? null) === $stamp && is_string($kept[1] ?? null)) {
-            return $kept[1];
-        }
-        $json = json_encode($this->board->of($group), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        Cache::store('file')->put(self::key($group), [$stamp, $json], 86400);
-
-        return $json;
+        return Stamped::of(self::key($group), $this->stamp($group), 86400, fn (): string => json_encode(
+            $this->board->of($group), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+        ));
     }
 
     /** Nothing of it stays: a learner was erased. */
     public static function forget(Group $group): void
     {
-        Cache::store('file')->forget(self::key($group));
+        Stamped::forget(self::key($group));
     }
 
     private static function key(Group $group): string
@@ -46,7 +40,7 @@ final readonly class KeptBoard
 
     private function stamp(Group $group): string
     {
-        $sum = static fn (string $columns): string => "concat(count(*), ':', coalesce(sum(crc32(concat_ws(',', $columns))), 0))";
+        $sum = Stamped::rows(...);
         $parts = [
             "select {$sum('learner_id, knot, coalesce(level, \'\'), verdict, tying, dressing, tail, prompts, day, two_leaders, coalesce(half_life_days, \'\'), coalesce(last_day, \'\')')} from standings where group_id = ?",
             "select {$sum('id, name, age_band, coalesce(archived_at, \'\')')} from learners where group_id = ?",

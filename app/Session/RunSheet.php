@@ -13,6 +13,7 @@ use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Stamped;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -67,7 +68,7 @@ final readonly class RunSheet
         ];
         $parts = [];
         foreach ($seen as $table => $columns) {
-            $parts[] = "(select concat(count(*), ' ', coalesce(sum(crc32(concat_ws('|', $columns))), 0)) from `$table` where group_id = ?)";
+            $parts[] = '(select '.Stamped::rows($columns)." from `$table` where group_id = ?)";
         }
 
         return hash('xxh32', (string) DB::scalar('select concat_ws(\'|\', '.implode(', ', $parts).')', array_fill(0, 3, $group->id)));

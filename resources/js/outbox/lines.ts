@@ -6,10 +6,14 @@ import { type Kept, store } from './store';
 
 /** Something that waits on this device for the server. */
 export interface Line {
-  /** How much of it waits. */
-  count(): Promise<number>;
   /** Sends what waits, in its order; throws what keeps it here. @returns whether anything went */
   send(): Promise<boolean>;
+}
+
+/** What was noted of an evening, besides checks. */
+interface Note extends Line {
+  /** How much of it waits. */
+  count(): Promise<number>;
 }
 
 export type Answer = Schemas['CheckAnswer'];
@@ -55,7 +59,7 @@ export async function sendBatch(events: Kept[]): Promise<void> {
 }
 
 /** Learners who came along: the server has to know them before it takes their checks. */
-export const walkIns: Line = {
+const walkIns: Note = {
   count: () => store.walkIns.where('state').equals('waiting').count(),
   async send() {
     const waiting = await store.walkIns.where('state').equals('waiting').toArray();
@@ -70,7 +74,6 @@ export const walkIns: Line = {
 
 /** Checks, but for those of learners the server does not know yet. */
 export const checks: Line = {
-  count: async () => (await waitingChecks()).filter(isMine).length,
   async send() {
     let went = false;
     for (;;) {
@@ -84,7 +87,7 @@ export const checks: Line = {
 };
 
 /** Who is here, learner by learner; what the server will never take is let go, for the roll shows what it has. */
-export const roll: Line = {
+const roll: Note = {
   count: () => store.roll.count(),
   async send() {
     const waiting = await store.roll.toArray();
@@ -104,7 +107,7 @@ export const roll: Line = {
 };
 
 /** The steps of a meeting's clock, one after the other, each with how long ago it was taken. */
-export const steps: Line = {
+const steps: Note = {
   count: () => store.steps.where('state').equals('waiting').count(),
   async send() {
     const waiting = await store.steps.where('state').equals('waiting').sortBy('n');
@@ -130,6 +133,8 @@ export const steps: Line = {
     return waiting.length > 0;
   },
 };
+
+export const notes: readonly Note[] = [walkIns, roll, steps];
 
 /** In the order they are sent. A check waits for its learner, and for nothing else. */
 export const lines: readonly Line[] = [walkIns, checks, roll, steps];

@@ -2,19 +2,7 @@ import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import { serverNow } from '../api/time';
 import { isAnothers, isForAll, isShut } from './faults';
-import {
-  type Answer,
-  asked,
-  BATCH,
-  checks,
-  isMine,
-  lines,
-  roll,
-  sendBatch,
-  steps,
-  waitingChecks,
-  walkIns,
-} from './lines';
+import { type Answer, asked, BATCH, checks, isMine, lines, notes, sendBatch, waitingChecks } from './lines';
 import { after, atRest, type SyncEvent, type SyncState } from './state';
 import { type KeptStep, store } from './store';
 
@@ -36,18 +24,17 @@ function happened(...events: SyncEvent[]): void {
 }
 
 async function counted(): Promise<SyncEvent> {
-  const [kept, waiting, refused, ...notes] = await Promise.all([
+  const [kept, refused, ...noted] = await Promise.all([
     waitingChecks(),
-    checks.count(),
     store.events.where('state').equals('refused').count(),
-    ...[walkIns, roll, steps].map((line) => line.count()),
+    ...notes.map((line) => line.count()),
   ]);
   const others = kept.filter((one) => !isMine(one));
   return {
     is: 'counted',
     counts: {
-      waiting,
-      notes: notes.reduce((sum, n) => sum + n, 0),
+      waiting: kept.length - others.length,
+      notes: noted.reduce((sum, n) => sum + n, 0),
       refused,
       others: { count: others.length, names: [...new Set(others.map((one) => one.of ?? ''))] },
     },
