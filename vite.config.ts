@@ -24,7 +24,7 @@ const marked = {
 
 export default defineConfig({
   plugins: [
-    laravel({ input: ['resources/js/main.tsx'] }),
+    laravel({ input: ['resources/js/main.ts'] }),
     react(),
     tailwindcss(),
     // Once opened, the app opens without a network: its own files are kept, and the last answers of the server with them.

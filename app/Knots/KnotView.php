@@ -132,6 +132,7 @@ final class KnotView
         $plain = DiagramBuilder::loose($method, $knot->file);
         $steps = StepStates::of($method, $plain, $knot->file);
         $finished = $knot->finished($method);
+        $half = $knot->halfWay($method);
 
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
@@ -147,6 +148,7 @@ final class KnotView
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $finished === null ? null : Drawing::finished($finished, $view)->toArray(),
+            'half' => $half === null ? null : Drawing::tight($view->of($half))->toArray(),
             'steps' => array_map(self::step(...), $steps),
             'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];
@@ -204,7 +206,7 @@ final class KnotView
     private static function step(StepState $step): array
     {
         return [
-            'move' => $step->plan->move, 'say' => $step->plan->say, 'story' => $step->plan->story, 'tight' => $step->plan->tight,
+            'move' => $step->plan->move, 'say' => $step->plan->say, 'story' => $step->plan->story, 'tight' => $step->plan->tight, 'half' => $step->plan->half,
             'reach' => (object) array_map(fn (float $s): float => round($s, 3), $step->reach),
             'moved' => (object) array_map(fn (array $span): array => [round($span[0], 3), round($span[1], 3)], $step->moved),
             'far' => (object) array_map(fn (array $span): array => [round($span[0], 3), round($span[1], 3)], $step->far),

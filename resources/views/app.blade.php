@@ -9,7 +9,7 @@
     <link rel="manifest" href="/build/app.webmanifest">
     <meta name="theme-color" content="#11242d">
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
-    @vite(['resources/js/main.tsx'])
+    @vite(['resources/js/main.ts'])
 </head>
 <body>
     <div id="app"><noscript>Compadre needs JavaScript to draw its knots.</noscript></div>

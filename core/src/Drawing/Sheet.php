@@ -29,11 +29,20 @@ final class Sheet
             $states = StepStates::of($method, $loose, $knot->file);
             $state = $states[$request->step - 1] ?? throw Refusal::of('--step', $request->step, 'from 1 to '.count($states));
         }
-        $drawing = $request->tight || $state?->plan->tight === true
-            ? Drawing::finished($knot->finished($method) ?? [$loose, true], $request->view)
-            : Drawing::loose($request->view->of($loose));
+        $title = $knot->names[0].($state === null ? '' : ': '.$state->plan->say);
+        if ($request->tight || $state?->plan->tight === true) {
+            return self::whole(Drawing::finished($knot->finished($method) ?? [$loose, true], $request->view), $title);
+        }
+        if ($state?->plan->half === true) {
+            return self::whole(Drawing::tight($request->view->of($knot->halfWay($method) ?? $loose)), $title);
+        }
 
-        return (new SvgWriter($drawing, Palette::print()))->write($state?->plan->tight === true ? null : $state, $knot->names[0].($state === null ? '' : ': '.$state->plan->say));
+        return (new SvgWriter(Drawing::loose($request->view->of($loose)), Palette::print()))->write($state, $title);
+    }
+
+    private static function whole(Drawing $drawing, string $title): string
+    {
+        return (new SvgWriter($drawing, Palette::print()))->write(null, $title);
     }
 
     /** Every knot, method, step and usual mistake as one page of HTML. */
@@ -61,15 +70,18 @@ final class Sheet
         $open = new SvgWriter(Drawing::loose($loose), Palette::print());
         $cells = [];
         foreach (StepStates::of($method, $loose, $knot->file) as $number => $state) {
-            if (! $state->plan->tight) {
-                $words = ($number + 1).'. '.$state->plan->say;
+            $words = ($number + 1).'. '.$state->plan->say;
+            $half = $state->plan->half ? $knot->halfWay($method) : null;
+            if ($half !== null) {
+                $cells[] = [self::whole(Drawing::tight($half), $words), $words];
+            } elseif (! $state->plan->tight) {
                 $cells[] = [$open->write($state, $words), $words];
             }
         }
         $cells[] = [$open->write(null, $knot->names[0]), 'Finished, loose'];
         $finished = $knot->finished($method);
         if ($finished !== null) {
-            $cells[] = [(new SvgWriter(Drawing::finished($finished, View::Learner), Palette::print()))->write(null, $knot->names[0]), 'Finished'];
+            $cells[] = [self::whole(Drawing::finished($finished, View::Learner), $knot->names[0]), 'Finished'];
         }
 
         return $cells;

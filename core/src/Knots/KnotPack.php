@@ -134,6 +134,12 @@ final readonly class KnotPack
         return $method->finish === null ? null : [DiagramBuilder::loose($shown, $this->file), false];
     }
 
+    /** What a method looks like half-way through the pull that turns it over; null where no pull does. */
+    public function halfWay(Method $method): ?Diagram
+    {
+        return $method->finish === null || ! $method->hasTight() ? null : DiagramBuilder::tight($method, $this->file);
+    }
+
     /** @return list<Method> the ways of tying it; a form without steps is kept only to be recognised */
     public function ways(): array
     {

@@ -124,6 +124,11 @@ final class Library
         if ($method->finish !== null && ($method->finish === $method->id || $knot->method($method->finish)->finish !== null)) {
             throw Refusal::of('/finish', $method->finish, 'another method of the knot that is drawn as the finished knot');
         }
+        foreach ($method->steps as $number => $step) {
+            if ($step->half && $knot->halfWay($method) === null) {
+                throw Refusal::of("/steps/$number/half", true, 'only where the last pull turns the method over, and its tight drawing shows it half-way');
+            }
+        }
     }
 
     private function verifyReferences(KnotPack $knot): void

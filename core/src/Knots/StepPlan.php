@@ -8,7 +8,8 @@ use Compadre\Core\Data\Fields;
 
 /**
  * One step: how far each rope's end has travelled when it is done (waypoint numbers), which kind of move it is, and
- * the words for it, plain and, where one helps, as part of a story.
+ * the words for it, plain and, where one helps, as part of a story. A step shows the rope laid out, the finished knot
+ * (`tight`), or what is drawn up half-way through a pull that turns the knot over (`half`).
  */
 final readonly class StepPlan
 {
@@ -19,6 +20,7 @@ final readonly class StepPlan
         public string $say,
         public ?string $story,
         public bool $tight,
+        public bool $half = false,
     ) {
     }
 
@@ -30,6 +32,7 @@ final readonly class StepPlan
             $fields->text('say'),
             $fields->textOrNull('story'),
             $fields->flag('tight'),
+            $fields->flag('half'),
         );
     }
 }

@@ -12,7 +12,9 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Quality;
 use Compadre\Core\Knots\Relax;
+use Compadre\Core\Knots\StepPlan;
 use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Knots\Strand;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Topology\Fingerprint;
@@ -191,6 +193,17 @@ it('shows the knot the last pull leaves, and not the slip loop it was', function
     expect($key($after))->toBe($key($before))->and($isTight)->toBeTrue();
     expect($after)->toEqual(DiagramBuilder::tight($pack->method($collar), $pack->file));
     expect($pack->finished($pack->methods[0]))->toEqual([DiagramBuilder::tight($pack->methods[0], $pack->file), true]);
+    // Half-way the bight has closed on what goes through it: still the slip loop, a fraction of its length.
+    $half = $pack->halfWay($pack->method('slip-loop')) ?? throw new LogicException('nothing half-way');
+    expect($key($half))->toBe($key($before));
+    [$laidOut, $drawnIn] = array_map(static function (Diagram $diagram): float {
+        $ropes = array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->id !== 'thick');
+
+        return array_sum(array_map(static fn (Strand $strand): float => $strand->curve->length(), $ropes));
+    }, [$before, $half]);
+    expect($drawnIn)->toBeLessThan(0.5 * $laidOut);
+    expect(array_map(static fn (StepPlan $step): array => [$step->half, $step->tight], array_slice($pack->method('slip-loop')->steps, -2)))->toBe([[true, false], [false, true]]);
+    expect($pack->halfWay($pack->methods[0]))->toBeNull();
 })->with([['bowline', 'tail-outside'], ['sheet-bend', 'tucked']]);
 
 it('names the file of a pack with a fault', function (Closure $spoil, string $says): void {
@@ -215,6 +228,7 @@ it('names the file of a pack with a fault', function (Closure $spoil, string $sa
     'a check that looks at nothing' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['look' => ['tying' => ['elbow']]]]]), '/methods/0/look/tying'],
     'a finish that is no method' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['finish' => 'flipped']]]), 'tail-outside'],
     'a finish that is itself' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['finish' => $pack['methods'][0]['id']]]]), '/finish'],
+    'half-way through no pull' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['steps' => [['half' => true]]]]]), '/steps/0/half'],
     'an unknown prerequisite' => [fn (array $pack) => ['prerequisites' => ['sailor']] + $pack, '/prerequisites/0'],
     'a name that is not its file' => [fn (array $pack) => ['id' => 'bowlin'] + $pack, '/id'],
     'no minutes' => [fn (array $pack) => array_diff_key($pack, ['minutes' => 1]), '/minutes'],

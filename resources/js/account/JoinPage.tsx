@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
+import { NewPasswordField, TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { useAfterHash } from './afterHash';
@@ -72,15 +72,10 @@ export function JoinPage() {
           value={person.email}
           onChange={set('email')}
         />
-        <TextField
-          label={words.signIn.password}
-          type="password"
-          autoComplete="new-password"
-          required
-          minLength={10}
+        <NewPasswordField
           hint={words.join.passwordHint}
           value={person.password}
-          onChange={set('password')}
+          onText={(password) => setPerson({ ...person, password })}
         />
         <Button look="signal" type="submit" disabled={join.isPending}>
           {words.join.go}

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../api/client';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
+import { NewPasswordField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
@@ -39,15 +39,11 @@ export function PasswordSheet({ onClose }: { onClose: () => void }) {
             value={form.current}
             onChange={(event) => setForm({ ...form, current: event.target.value })}
           />
-          <TextField
+          <NewPasswordField
             label={words.people.passwordNew}
-            type="password"
-            autoComplete="new-password"
-            required
-            minLength={10}
             hint={words.join.passwordHint}
             value={form.password}
-            onChange={(event) => setForm({ ...form, password: event.target.value })}
+            onText={(password) => setForm({ ...form, password })}
           />
           <Button look="signal" type="submit" disabled={set.isPending}>
             {words.people.passwordSet}

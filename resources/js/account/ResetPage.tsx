@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../api/client';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
+import { NewPasswordField } from '../ui/Field';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
 import { useAfterHash } from './afterHash';
@@ -28,15 +28,7 @@ export function ResetPage() {
           }}
         >
           <Faults error={reset.error} />
-          <TextField
-            label={words.signIn.password}
-            type="password"
-            autoComplete="new-password"
-            required
-            minLength={10}
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
+          <NewPasswordField value={password} onText={setPassword} />
           <Button look="signal" type="submit" disabled={reset.isPending}>
             {words.reset.go}
           </Button>

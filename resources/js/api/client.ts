@@ -2,6 +2,7 @@ import type { components } from './schema';
 import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
+export type House = { house: 'demo' | 'group' | 'test'; signed_in: boolean; needs_setup: boolean; today: string };
 export type Fault = Schemas['Problem']['errors'][number];
 
 /** Said when the server answers that this device was signed out from elsewhere. */

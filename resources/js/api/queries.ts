@@ -1,5 +1,5 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
-import { ApiProblem, call, type Schemas } from './client';
+import { ApiProblem, call, type House, type Schemas } from './client';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -11,8 +11,6 @@ export const queryClient = new QueryClient({
     },
   },
 });
-
-export type House = { house: 'demo' | 'group' | 'test'; signed_in: boolean; needs_setup: boolean; today: string };
 
 export const houseQuery = queryOptions({
   queryKey: ['house'],

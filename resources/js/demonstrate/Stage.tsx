@@ -19,6 +19,7 @@ import { DropdownMenu } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { drawingFile } from '../api/queries';
+import { wholeAt } from '../drawing/moment';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
@@ -97,9 +98,9 @@ export function Stage({
   useEffect(() => {
     stage.current?.focus();
   }, []);
-  const tight = step?.tight ? knot.tight : null;
+  const whole = wholeAt(knot, step);
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
-  const shown = tight ?? knot.loose;
+  const shown = whole ?? knot.loose;
   const tall = (knot.loose.box[2] ?? 1) < 1.15 * (knot.loose.box[3] ?? 1);
   const told = (settings.story ? step?.story : null) ?? step?.say ?? '';
   const say = settings.learnersWords ? forLearners(told) : told;
@@ -162,7 +163,11 @@ export function Stage({
               <Smartphone aria-hidden />
             </Item>
             <DropdownMenu.Item asChild>
-              <a className={ITEM} href={drawingFile(knot, settings.view, tight !== null ? 'tight' : at + 1)} download>
+              <a
+                className={ITEM}
+                href={drawingFile(knot, settings.view, step?.tight && knot.tight ? 'tight' : at + 1)}
+                download
+              >
                 <Download aria-hidden /> {words.show.save}
               </a>
             </DropdownMenu.Item>
@@ -183,7 +188,7 @@ export function Stage({
       </div>
       <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
-          {tight ? (
+          {whole ? (
             <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} />
           ) : (
             <Moving drawing={shown} step={step} run={run} pace={settings.pace} again={along} text={knot.text} />

@@ -3,10 +3,10 @@ import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
+import { KEEPING, mayKeep } from './worker';
 import { keptView, VIEWS } from './useShowSettings';
 
 const KEPT = 'compadre-packs-kept';
-const KEEPING = 'keeping';
 
 const GROUP_KEPT = 'compadre-group-kept';
 
@@ -18,12 +18,6 @@ const FRESH = 12 * 3600_000;
 
 /** And the group's pages: not gone through anew each time the app is opened in an evening. */
 const GROUP_FRESH = 10 * 60_000;
-
-/** The app's own files are kept by a worker, so that it opens without a network. */
-export function startWorker(): void {
-  if (import.meta.env.PROD && 'serviceWorker' in navigator)
-    void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
-}
 
 /** Looks at every knot once, from every side, so that the worker has them all when there is no network. */
 export async function keepKnots(): Promise<void> {
@@ -83,7 +77,7 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
 export async function startKeeping(): Promise<void> {
   if (!('caches' in window) || isLeaving()) return;
   // What came in late for whoever was here before is not theirs who are here now.
-  if (!(await caches.has(KEEPING))) await Promise.all(CACHES.map((name) => caches.delete(name)));
+  if (!(await mayKeep())) await Promise.all(CACHES.map((name) => caches.delete(name)));
   await caches.open(KEEPING);
 }
 

@@ -6,7 +6,7 @@ import type { Schemas } from '../api/client';
 import { knotQuery, runSheetQuery } from '../api/queries';
 import { useShowSettings } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
-import { momentOf } from '../drawing/moment';
+import { momentOf, wholeAt } from '../drawing/moment';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -162,8 +162,8 @@ function OnePage({ knot }: { knot: Knot }) {
           <li key={n} className="flex min-h-0 flex-col">
             <div className="relative min-h-0 flex-1">
               <KnotPicture
-                drawing={step.tight && knot.tight ? knot.tight : knot.loose}
-                moment={step.tight && knot.tight ? null : momentOf(step)}
+                drawing={wholeAt(knot, step) ?? knot.loose}
+                moment={wholeAt(knot, step) ? null : momentOf(step)}
                 text={words.show.step(n + 1, knot.steps.length)}
                 className="absolute inset-0 size-full"
               />

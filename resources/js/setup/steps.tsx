@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { BANDS, namesIn } from '../crew/AddLearners';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { AreaField, SelectField, TextField } from '../ui/Field';
+import { AreaField, NewPasswordField, SelectField, TextField } from '../ui/Field';
 import { dayLong, dayShort } from '../words/format';
 import { words } from '../words/en';
 import { type Answers, weekly } from './answers';
@@ -98,15 +98,10 @@ export function YouStep({ answers, set }: Step) {
         value={answers.email}
         onChange={(event) => set({ email: event.target.value })}
       />
-      <TextField
-        label={words.signIn.password}
-        type="password"
-        required
-        minLength={10}
-        autoComplete="new-password"
+      <NewPasswordField
         hint={words.join.passwordHint}
         value={answers.password}
-        onChange={(event) => set({ password: event.target.value })}
+        onText={(password) => set({ password })}
       />
     </>
   );

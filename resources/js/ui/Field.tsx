@@ -5,8 +5,8 @@ import {
   type TextareaHTMLAttributes,
   useId,
 } from 'react';
-
-const BOX = 'min-h-12 w-full rounded-lg border border-soft bg-card px-3 py-2 text-ink placeholder:text-soft';
+import { LOOKS } from './looks';
+import { words } from '../words/en';
 
 type About = { label: string; hint?: string | undefined; fault?: string | undefined };
 
@@ -19,8 +19,8 @@ function Labelled({
   const id = useId();
   const more = fault ?? hint;
   return (
-    <div className="flex flex-col gap-1">
-      <label htmlFor={id} className="font-semibold">
+    <div className={LOOKS.field}>
+      <label htmlFor={id} className={LOOKS.label}>
         {label}
       </label>
       {children({
@@ -40,15 +40,33 @@ function Labelled({
 export function TextField({ label, hint, fault, ...rest }: About & InputHTMLAttributes<HTMLInputElement>) {
   return (
     <Labelled label={label} hint={hint} fault={fault}>
-      {(ids) => <input {...rest} {...ids} className={BOX} />}
+      {(ids) => <input {...rest} {...ids} className={LOOKS.box} />}
     </Labelled>
+  );
+}
+
+/** A password to be set: as long as the server asks, in the words that say so. */
+export function NewPasswordField(
+  props: Pick<About, 'hint' | 'fault'> & { label?: string; value: string; onText: (text: string) => void },
+) {
+  const { label = words.signIn.password, onText, ...rest } = props;
+  return (
+    <TextField
+      label={label}
+      type="password"
+      autoComplete="new-password"
+      required
+      minLength={10}
+      onChange={(event) => onText(event.target.value)}
+      {...rest}
+    />
   );
 }
 
 export function AreaField({ label, hint, fault, ...rest }: About & TextareaHTMLAttributes<HTMLTextAreaElement>) {
   return (
     <Labelled label={label} hint={hint} fault={fault}>
-      {(ids) => <textarea {...rest} {...ids} className={BOX} />}
+      {(ids) => <textarea {...rest} {...ids} className={LOOKS.box} />}
     </Labelled>
   );
 }
@@ -63,7 +81,7 @@ export function SelectField({
   return (
     <Labelled label={label} hint={hint} fault={fault}>
       {(ids) => (
-        <select {...rest} {...ids} className={BOX}>
+        <select {...rest} {...ids} className={LOOKS.box}>
           {options.map(([value, name]) => (
             <option key={value} value={value}>
               {name}

@@ -1,10 +1,7 @@
-import { ApiProblem } from '../api/client';
 import { words } from '../words/en';
 import { Button } from './Button';
-
-function sentence(error: unknown): string {
-  return error instanceof Error ? error.message : words.unknown;
-}
+import { LOOKS } from './looks';
+import { problemLines, problemSentence } from './problem';
 
 export function Loading() {
   return (
@@ -17,7 +14,7 @@ export function Loading() {
 export function Failure({ error, retry }: { error: unknown; retry?: () => void }) {
   return (
     <div role="alert" className="m-2 max-w-xl rounded-xl border-2 border-notyet bg-card p-5">
-      <p className="mb-3">{sentence(error)}</p>
+      <p className="mb-3">{problemSentence(error)}</p>
       {retry && <Button onClick={retry}>{words.retry}</Button>}
     </div>
   );
@@ -26,13 +23,9 @@ export function Failure({ error, retry }: { error: unknown; retry?: () => void }
 /** What the server refused, each fault in its own words. */
 export function Faults({ error }: { error: unknown }) {
   if (!error) return null;
-  const lines =
-    error instanceof ApiProblem && error.faults.length > 0
-      ? error.faults.map((fault) => fault.message)
-      : [sentence(error)];
   return (
-    <div role="alert" className="rounded-lg border-l-4 border-notyet bg-wash px-4 py-3">
-      {lines.map((line) => (
+    <div role="alert" className={LOOKS.faults}>
+      {problemLines(error).map((line) => (
         <p key={line}>{line}</p>
       ))}
     </div>

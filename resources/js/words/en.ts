@@ -1,17 +1,18 @@
 import { number } from './format';
+import { app, signIn, unknown } from './signIn';
 
 const count = (n: number, one: string, many: string): string => `${number(n)} ${n === 1 ? one : many}`;
 
 /** Every sentence of the interface. A translation is another file of this shape. */
 export const words = {
-  app: 'Compadre',
+  app,
   loading: 'One moment…',
   retry: 'Try again',
   close: 'Close',
   cancel: 'Cancel',
   back: 'Back',
   save: 'Save',
-  unknown: 'Something went wrong.',
+  unknown,
   offline: 'No network: everything is as it was last seen. Show and check all the same.',
   clocksApart: (device: string, computer: string) =>
     `This device says ${device}, the group’s computer ${computer}. What is written down is dated by the computer: if that is the wrong one, put its clock right before you check.`,
@@ -63,15 +64,7 @@ export const words = {
     feed_tail: 'Feed tail',
     incomplete: 'Not finished',
   },
-  signIn: {
-    title: (hour: number) =>
-      `${hour < 12 ? 'Good morning' : hour < 18 ? 'Good afternoon' : 'Good evening'}. Ropes ready?`,
-    lead: 'Plan the lesson, show the knot, check it off.',
-    email: 'E-mail',
-    password: 'Password',
-    go: 'Sign in',
-    demo: 'The demo’s sign-in was printed where you started it.',
-  },
+  signIn,
   join: {
     title: (group: string) => `Join ${group}`,
     about: (role: string, does: string) => `You are invited as ${role}: ${does}.`,

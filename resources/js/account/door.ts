@@ -1,0 +1,81 @@
+import { call, type Schemas } from '../api/client';
+import { stay } from '../device/leaving';
+import { HANGING_ROPE, LOOKS } from '../ui/looks';
+import { problemLines } from '../ui/problem';
+import { app, signIn } from '../words/signIn';
+
+type Door = {
+  /** Whether this is the demo, as soon as it is known. */
+  demo: Promise<boolean>;
+  onIn: (me: Schemas['Me']) => void;
+  /** Somebody has begun to sign in: what comes after may be fetched. */
+  onTouch?: () => void;
+};
+
+function part<Name extends keyof HTMLElementTagNameMap>(
+  name: Name,
+  look: string,
+  about: Partial<HTMLElementTagNameMap[Name]> = {},
+  ...inside: (Node | string)[]
+): HTMLElementTagNameMap[Name] {
+  const made = Object.assign(document.createElement(name), about);
+  if (look) made.className = look;
+  made.append(...inside);
+  return made;
+}
+
+function field(label: string, about: Partial<HTMLInputElement> & { id: string }) {
+  const box = part('input', LOOKS.box, { required: true, ...about });
+  return { box, labelled: part('div', LOOKS.field, {}, part('label', LOOKS.label, { htmlFor: about.id }, label), box) };
+}
+
+/**
+ * Draws the sign-in. It is what everybody waits for first, on the slowest network of the day, so it stands there before
+ * React and all that comes with it has been fetched.
+ */
+export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): void {
+  const email = field(signIn.email, { id: 'email', type: 'email', autocomplete: 'username' });
+  const password = field(signIn.password, { id: 'password', type: 'password', autocomplete: 'current-password' });
+  const go = part('button', `${LOOKS.button} ${LOOKS.signal}`, { type: 'submit' }, signIn.go);
+  const faults = part('div', LOOKS.faults, { role: 'alert', hidden: true });
+  const hint = part('p', 'text-sm text-soft', { hidden: true }, signIn.demo);
+  const form = part('form', LOOKS.form, {}, faults, email.labelled, password.labelled, go, hint);
+  form.addEventListener('submit', (event) => {
+    event.preventDefault();
+    go.disabled = true;
+    call<Schemas['Me']>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
+      .then((me) => {
+        stay();
+        onIn(me);
+      })
+      .catch((error: unknown) => {
+        faults.replaceChildren(...problemLines(error).map((line) => part('p', '', {}, line)));
+        faults.hidden = false;
+        go.disabled = false;
+      });
+  });
+  if (onTouch) form.addEventListener('focusin', onTouch, { once: true });
+  void demo.then((is) => (hint.hidden = !is));
+  place.replaceChildren(
+    part(
+      'main',
+      LOOKS.doorway,
+      {},
+      part('div', LOOKS.doorwayRope, { ariaHidden: 'true', innerHTML: HANGING_ROPE }),
+      part(
+        'div',
+        LOOKS.doorwayPage,
+        {},
+        part(
+          'div',
+          '',
+          {},
+          part('p', LOOKS.doorwayApp, {}, app),
+          part('h1', LOOKS.doorwayTitle, {}, signIn.title(new Date().getHours())),
+          part('p', 'text-soft', {}, signIn.lead),
+        ),
+        form,
+      ),
+    ),
+  );
+}

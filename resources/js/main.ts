@@ -1,0 +1,56 @@
+import { call, type House } from './api/client';
+import './app.css';
+import { drawDoor } from './account/door';
+import { isLeaving, tellLeft, watchTheWayBack } from './device/leaving';
+import { applyScheme } from './device/scheme';
+import { mayKeep, startWorker } from './device/worker';
+
+applyScheme();
+watchTheWayBack();
+
+/** Addresses that are open to people who are not signed in. */
+const OPEN = ['/phone', '/join', '/reset'];
+
+const app = () => import('./shell/enter');
+const askHouse = () => call<House>('GET', '/api/house').catch(() => undefined);
+
+const place = document.getElementById('app');
+if (place) {
+  if (isLeaving()) comeBack(place);
+  else void open(place);
+}
+window.addEventListener('load', startWorker);
+
+/** The app for who is signed in, the sign-in for who is not. */
+async function open(place: HTMLElement): Promise<void> {
+  if (OPEN.includes(location.pathname)) {
+    (await app()).enter(place, {});
+    return;
+  }
+  // Where somebody is signed in, as far as this device knows, the app is fetched beside the question.
+  void mayKeep().then((may) => (may ? app() : undefined));
+  const house = await askHouse();
+  if (!house || house.signed_in || house.needs_setup) {
+    (await app()).enter(place, house ? { house } : {});
+    return;
+  }
+  drawDoor(place, {
+    demo: Promise.resolve(house.house === 'demo'),
+    onTouch: () => void app(),
+    onIn: (me) => void app().then(({ enter }) => enter(place, { me, house: { ...house, signed_in: true } })),
+  });
+}
+
+/** Somebody signed out here without a network: until the server has heard of it, nothing it says of who is signed in counts. */
+function comeBack(place: HTMLElement): void {
+  const told = new Promise<void>((done) => {
+    const tell = () => void tellLeft().then(() => isLeaving() || done());
+    tell();
+    window.addEventListener('online', tell);
+  });
+  drawDoor(place, {
+    demo: told.then(askHouse).then((house) => house?.house === 'demo'),
+    onTouch: () => void app(),
+    onIn: (me) => void app().then(({ enter }) => enter(place, { me })),
+  });
+}
