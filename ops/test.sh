@@ -31,7 +31,9 @@ fi
 passed=0
 failed=0
 driver=""
+browsers=""
 finish() {
+    [ -z "$browsers" ] || pkill -P "$browsers" 2>/dev/null || true
     [ -z "$driver" ] || kill "$driver" 2>/dev/null || true
     as_account bash ops/house-do.sh house_stop test
 }
@@ -65,7 +67,8 @@ case "$part" in
     web) exec npx --no-install vitest run ${2:+-t "$2"} ;;
 esac
 
-if [ $# -eq 0 ]; then
+# What the tools say of the code, each counted as one test.
+check_code() {
     check "PHPStan on the core" vendor/bin/phpstan analyse -c phpstan.core.neon --no-progress --memory-limit=1G
     # The app is started to be looked at: what it writes then lies in the build folder.
     mkdir -p .build/stan/{logs,framework/{cache,views}}
@@ -81,7 +84,7 @@ if [ $# -eq 0 ]; then
     check "the screens by themselves" npm run --silent unit
     check "types of the API" types_current
     check "compute from anywhere" compute_anywhere
-fi
+}
 
 if [ "$part" = core ]; then
     trap - EXIT
@@ -100,15 +103,39 @@ export COMPADRE_TEST_DRIVER="http://127.0.0.1:$driver_port"
 COMPADRE_TEST_URL="http://127.0.0.1:$(house_setting var/test COMPADRE_PORT)"
 export COMPADRE_TEST_URL
 
-report="$home/.build/log/pest.xml"
-rm -f "$report"
-result=0
-vendor/bin/pest --log-junit "$report" "$@" || result=$?
-counts="$(php ops/count-tests.php "$report")"
-passed=$((passed + ${counts% *}))
-failed=$((failed + ${counts#* }))
-# A run that broke off before its end has failed even if no test did.
-[ "$result" -ne 0 ] && [ "$failed" -eq 0 ] && failed=1
+# pests LANE ARGUMENTS... : a run of Pest, whose counts lie in the lane's report when it is done.
+pests() {
+    local report="$home/.build/log/pest-$1.xml" result=0
+    shift
+    rm -f "$report"
+    vendor/bin/pest --log-junit "$report" "$@" || result=$?
+    # A run that broke off before its end has failed even if no test did.
+    [ "$result" -eq 0 ] || echo "$result" >"$report.broken"
+}
+count() {
+    local report="$home/.build/log/pest-$1.xml" counts
+    counts="$(php ops/count-tests.php "$report")"
+    passed=$((passed + ${counts% *}))
+    failed=$((failed + ${counts#* }))
+    [ "${counts#* }" -ne 0 ] || [ ! -e "$report.broken" ] || failed=$((failed + 1))
+}
+
+rm -f .build/log/pest-*.xml.broken
+if [ $# -ne 0 ]; then
+    pests part "$@"
+    count part
+else
+    # Browsers wait for much: the rest is done meanwhile, and what the browsers found is said after it.
+    pests browser tests/Browser >.build/log/pest-browser.log 2>&1 &
+    browsers=$!
+    check_code
+    pests rest core/tests tests/Arch tests/Feature tests/House
+    step "waiting for the browsers"
+    wait "$browsers"
+    cat .build/log/pest-browser.log
+    count rest
+    count browser
+fi
 
 printf '%d passed, %d failed\n' "$passed" "$failed"
 [ "$failed" -eq 0 ]
