@@ -8,7 +8,7 @@ use App\Models\Group;
 use App\Models\Meeting;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 
@@ -50,7 +50,7 @@ final readonly class ChangeMeeting
     /** @return list<string> */
     private function bans(Fields $change): array
     {
-        $families = array_unique(array_map(static fn (KnotPack $knot): string => $knot->family, $this->library->all()));
+        $families = array_column(Family::cases(), 'value');
         foreach ($change->texts('bans') as $number => $what) {
             if (! $this->library->has($what) && ! in_array($what, $families, true)) {
                 throw Refusal::of("/bans/$number", $what, 'a knot, or one of the families '.implode(', ', $families));

@@ -173,7 +173,7 @@ final class KnotView
 
         return [
             'id' => $found->slip->id, 'name' => $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot)->names[0],
-            'becomes' => $found->becomes->kind, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
+            'becomes' => $found->becomes->kind->value, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),
         ];
@@ -217,7 +217,7 @@ final class KnotView
     private static function about(KnotPack $knot): array
     {
         return [
-            'id' => $knot->id, 'name' => $knot->names[0], 'names' => $knot->names, 'family' => $knot->family, 'purpose' => $knot->purpose,
+            'id' => $knot->id, 'name' => $knot->names[0], 'names' => $knot->names, 'family' => $knot->family->value, 'purpose' => $knot->purpose,
             'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites, 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
         ];
     }

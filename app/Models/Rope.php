@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
@@ -41,6 +42,6 @@ final class Rope extends Model
     /** What a knot is tied in: this rope, or for knots in tape the usual tape. */
     public function inHandFor(KnotPack $knot): RopeInHand
     {
-        return $knot->tailClass === 'tape' ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, RopeInHand::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
+        return $knot->tailClass === TailClass::Tape ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, RopeInHand::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Knots\Packs;
 use App\Models\Group;
 use App\Models\Rope;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\RopeInHand;
 
 /**
@@ -23,10 +24,10 @@ final readonly class GaugeBoard
     {
         return array_values($group->ropes()->get()->map(fn (Rope $rope): array => [
             'rope' => $rope->name, 'diameter_mm' => $rope->diameter_mm,
-            'strips' => array_map(fn (string $class): array => [
-                'class' => $class,
+            'strips' => array_map(fn (TailClass $class): array => [
+                'class' => $class->value,
                 'tail_mm' => $this->packs->tails()->required($class, RopeInHand::of($rope->diameter_mm, $rope->material), $group->tail_school, $group->backup)->millimetres,
-            ], array_values(array_diff($this->packs->tails()->classes(), ['tape']))),
+            ], array_values(array_filter(TailClass::cases(), fn (TailClass $class): bool => $class !== TailClass::Tape))),
         ])->all());
     }
 }

@@ -22,7 +22,7 @@ final class Rooms
         'Mistakes' => ['Topology', 'Knots'],
         'Drawing' => ['Knots', 'Mistakes'],
         'Rope' => ['Knots'],
-        'Rigs' => ['Rope'],
+        'Rigs' => ['Knots', 'Rope'],
         'Packing' => ['Knots', 'Rope', 'Rigs'],
         'Checking' => ['Knots', 'Rope'],
         'Teaching' => ['Knots', 'Checking'],

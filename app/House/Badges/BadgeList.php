@@ -30,6 +30,6 @@ final readonly class BadgeList
     /** @return list<array{id: string, name: string, family: string}> the knots that a badge may ask for */
     public function knots(): array
     {
-        return array_values(array_map(static fn (KnotPack $knot): array => ['id' => $knot->id, 'name' => $knot->names[0], 'family' => $knot->family], array_filter($this->library->all(), static fn (KnotPack $knot): bool => $knot->isTaught())));
+        return array_values(array_map(static fn (KnotPack $knot): array => ['id' => $knot->id, 'name' => $knot->names[0], 'family' => $knot->family->value], array_filter($this->library->all(), static fn (KnotPack $knot): bool => $knot->isTaught())));
     }
 }

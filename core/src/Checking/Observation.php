@@ -59,22 +59,17 @@ final readonly class Observation
     public static function from(Fields $fields): self
     {
         return new self(
-            self::seen($fields, 'tying'),
-            self::seen($fields, 'dressing'),
-            self::seen($fields, 'tail'),
-            How::tryFrom($fields->text('how', 'attested')) ?? throw Refusal::of($fields->place('how'), $fields->text('how'), 'attested or measured'),
+            $fields->choice('tying', Seen::class),
+            $fields->choice('dressing', Seen::class),
+            $fields->choice('tail', Seen::class),
+            $fields->choice('how', How::class, How::Attested),
             $fields->whole('prompts', 0),
             $fields->numberOrNull('measured_mm'),
-            Measure::tryFrom($fields->text('measured_by', 'mm')) ?? throw Refusal::of($fields->place('measured_by'), $fields->text('measured_by'), 'mm, gauge, finger or diameters'),
+            $fields->choice('measured_by', Measure::class, Measure::Millimetres),
             self::rope($fields->objectOrNull('rope')),
             $fields->textOrNull('mistake'),
-            $fields->has('test') ? self::seen($fields, 'test') : Seen::NotLooked,
+            $fields->choice('test', Seen::class, Seen::NotLooked),
         );
-    }
-
-    private static function seen(Fields $fields, string $part): Seen
-    {
-        return Seen::tryFrom($fields->text($part)) ?? throw Refusal::of($fields->place($part), $fields->text($part), 'yes, no, not_looked or not_applicable');
     }
 
     private static function rope(?Fields $rope): ?RopeInHand
@@ -82,8 +77,7 @@ final readonly class Observation
         if (! $rope instanceof Fields) {
             return null;
         }
-        $material = Material::tryFrom($rope->text('material')) ?? throw Refusal::of($rope->place('material'), $rope->text('material'), 'natural, polyester, nylon, polypropylene or hmpe');
 
-        return RopeInHand::of($rope->number('diameter_mm'), $material, $rope->flag('wet'), $rope->numberOrNull('width_mm'));
+        return RopeInHand::of($rope->number('diameter_mm'), $rope->choice('material', Material::class), $rope->flag('wet'), $rope->numberOrNull('width_mm'));
     }
 }

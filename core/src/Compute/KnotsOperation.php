@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\TailClass;
 
 /**
  * Every knot there is a pack for.
@@ -30,17 +32,17 @@ final readonly class KnotsOperation implements Operation
     public function output(): array
     {
         return Schemas::object(['knots' => Schemas::listOf(Schemas::object([
-            'id' => Schemas::text(), 'names' => Schemas::listOf(Schemas::text()), 'family' => Schemas::text(), 'audience' => ['enum' => ['all', 'leaders']],
+            'id' => Schemas::text(), 'names' => Schemas::listOf(Schemas::text()), 'family' => Schemas::choice(Family::class), 'audience' => ['enum' => ['all', 'leaders']],
             'mistake' => ['type' => 'boolean'], 'methods' => Schemas::listOf(Schemas::text()), 'prerequisites' => Schemas::listOf(Schemas::text()),
-            'tail_class' => Schemas::text(), 'minutes' => ['type' => 'integer'],
+            'tail_class' => Schemas::choice(TailClass::class), 'minutes' => ['type' => 'integer'],
         ]))]);
     }
 
     public function run(Fields $input): array
     {
         return ['knots' => array_values(array_map(static fn (KnotPack $knot): array => [
-            'id' => $knot->id, 'names' => $knot->names, 'family' => $knot->family, 'audience' => $knot->audience, 'mistake' => $knot->isMistake,
-            'methods' => $knot->methodIds(), 'prerequisites' => $knot->prerequisites, 'tail_class' => $knot->tailClass, 'minutes' => $knot->minutes,
+            'id' => $knot->id, 'names' => $knot->names, 'family' => $knot->family->value, 'audience' => $knot->audience, 'mistake' => $knot->isMistake,
+            'methods' => $knot->methodIds(), 'prerequisites' => $knot->prerequisites, 'tail_class' => $knot->tailClass->value, 'minutes' => $knot->minutes,
         ], $this->library->all()))];
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Lashing;
-use Compadre\Core\Rigs\LashingKind;
 use Compadre\Core\Rigs\Tripod;
 
 /**
@@ -26,7 +26,7 @@ final readonly class LashingOperation implements Operation
         $turns = ['type' => 'integer', 'minimum' => 1, 'maximum' => 20];
 
         return Schemas::object([
-            'kind' => ['enum' => array_column(LashingKind::cases(), 'value')],
+            'kind' => Schemas::choice(LashingKind::class),
             'poles_mm' => Schemas::listOf(['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1000]) + ['minItems' => 2, 'maxItems' => 3],
             'diameter_mm' => Schemas::diameter(), 'wraps' => $turns, 'fraps' => ['minimum' => 0, 'default' => 2] + $turns,
             'leg_mm' => $length, 'foot_radius_mm' => $length,

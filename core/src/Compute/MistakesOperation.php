@@ -35,7 +35,7 @@ final class MistakesOperation implements Operation
     public function output(): array
     {
         return Schemas::object(['mistakes' => Schemas::listOf(Schemas::object([
-            'id' => Schemas::text(), 'error' => ['enum' => array_column(ErrorKind::cases(), 'value')],
+            'id' => Schemas::text(), 'error' => Schemas::choice(ErrorKind::class),
             'crossing' => ['type' => ['integer', 'null'], 'minimum' => 0, 'description' => 'place in the crossings of the operation knot, from 0'],
             'becomes' => Schemas::becomes(), 'likely' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1],
             'sign' => Schemas::text(400), 'cause' => Schemas::text(400), 'fix' => Schemas::text(500),
@@ -49,7 +49,7 @@ final class MistakesOperation implements Operation
         $finder = new MistakeFinder($this->library, $index);
 
         return ['mistakes' => array_map(static fn (Found $found): array => [
-            'id' => $found->slip->id, 'error' => $found->slip->error->value, 'crossing' => $found->slip->crossing,
+            'id' => $found->slip->id, 'error' => $found->slip->kind->error()->value, 'crossing' => $found->slip->crossing,
             'becomes' => $found->becomes->toArray(), 'likely' => $found->likely,
             'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
         ], $finder->of($knot, $knot->method($input->textOrNull('method'))))];

@@ -37,7 +37,7 @@ final readonly class PlanOperation implements Operation
 
     public function input(): array
     {
-        $level = ['enum' => array_column(Level::cases(), 'value')];
+        $level = Schemas::choice(Level::class);
         $memory = Schemas::object(['half_life_days' => ['type' => 'number', 'exclusiveMinimum' => 0], 'last_day' => Schemas::day()]);
         $texts = Schemas::listOf(Schemas::text());
         $byKnot = static fn (array $of): array => ['type' => 'object', 'additionalProperties' => $of];
@@ -45,7 +45,7 @@ final readonly class PlanOperation implements Operation
         return Schemas::object([
             'now' => Schemas::now(),
             'learners' => Schemas::listOf(Schemas::object([
-                'id' => Schemas::text(), 'band' => ['enum' => array_column(AgeBand::cases(), 'value')], 'levels' => $byKnot($level),
+                'id' => Schemas::text(), 'band' => Schemas::choice(AgeBand::class), 'levels' => $byKnot($level),
                 'memories' => $byKnot($memory), 'badges' => $texts, 'away' => $texts + ['description' => 'meetings not expected at'],
             ], ['levels', 'memories', 'away'])) + ['maxItems' => 500],
             'badges' => Schemas::listOf(Schemas::object(['pack' => ['type' => 'object', 'description' => 'as packs/schema/badge.schema.json'], 'due_on' => ['type' => ['string', 'null'], 'format' => 'date']], ['due_on'])),

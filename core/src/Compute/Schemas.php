@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Compute;
 
+use BackedEnum;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Data\Fields;
@@ -47,6 +48,15 @@ final class Schemas
         return ['type' => 'string', 'minLength' => 1, 'maxLength' => $most];
     }
 
+    /**
+     * @param  class-string<BackedEnum>  $choice
+     * @return array<string, mixed> the words an enum's cases are written as
+     */
+    public static function choice(string $choice): array
+    {
+        return ['enum' => array_column($choice::cases(), 'value')];
+    }
+
     /** @return array<string, mixed> a diameter in mm */
     public static function diameter(): array
     {
@@ -56,37 +66,37 @@ final class Schemas
     /** @return array<string, mixed> */
     public static function material(): array
     {
-        return ['enum' => array_column(Material::cases(), 'value')];
+        return self::choice(Material::class);
     }
 
     /** @return array<string, mixed> */
     public static function measure(): array
     {
-        return ['enum' => array_column(Measure::cases(), 'value')];
+        return self::choice(Measure::class);
     }
 
     /** @return array<string, mixed> */
     public static function school(): array
     {
-        return ['enum' => array_column(TailSchool::cases(), 'value'), 'default' => TailSchool::Longer->value];
+        return self::choice(TailSchool::class) + ['default' => TailSchool::Longer->value];
     }
 
     /** @return array<string, mixed> */
     public static function seen(): array
     {
-        return ['enum' => array_column(Seen::cases(), 'value')];
+        return self::choice(Seen::class);
     }
 
     /** @return array<string, mixed> */
     public static function verdict(): array
     {
-        return ['enum' => array_column(Verdict::cases(), 'value')];
+        return self::choice(Verdict::class);
     }
 
     /** @return array<string, mixed> */
     public static function view(): array
     {
-        return ['enum' => array_column(View::cases(), 'value'), 'default' => View::Learner->value];
+        return self::choice(View::class) + ['default' => View::Learner->value];
     }
 
     /** @return array<string, mixed> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Data;
 
+use BackedEnum;
 use Compadre\Core\Refusal;
 
 /**
@@ -40,6 +41,37 @@ final readonly class Fields
     public function textOrNull(string $name): ?string
     {
         return $this->has($name) ? $this->text($name) : null;
+    }
+
+    /**
+     * One of the words that an enum's cases are written as.
+     *
+     * @template Choice of BackedEnum
+     *
+     * @param  class-string<Choice>  $choice
+     * @param  ?Choice  $default  where the entry is missing; null: it may not be
+     * @return Choice
+     */
+    public function choice(string $name, string $choice, ?BackedEnum $default = null): BackedEnum
+    {
+        if ($default !== null && ! $this->has($name)) {
+            return $default;
+        }
+        $value = $this->data[$name] ?? null;
+
+        return (is_string($value) ? $choice::tryFrom($value) : null)
+            ?? throw Refusal::of($this->place($name), $value, 'one of '.implode(', ', array_column($choice::cases(), 'value')));
+    }
+
+    /**
+     * @template Choice of BackedEnum
+     *
+     * @param  class-string<Choice>  $choice
+     * @return ?Choice
+     */
+    public function choiceOrNull(string $name, string $choice): ?BackedEnum
+    {
+        return $this->has($name) ? $this->choice($name, $choice) : null;
     }
 
     public function whole(string $name, ?int $default = null): int

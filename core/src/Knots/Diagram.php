@@ -46,11 +46,10 @@ final readonly class Diagram
     {
         $strands = [];
         foreach ($this->strands as $number => $strand) {
-            $strands[] = new GaussStrand(
-                ($strand->kind->isRope() ? 'rope ' : 'object ').$strand->kind->value.' '.round($strand->width, 2),
-                $strand->kind->isClosed(),
-                array_map(static fn (Visit $visit): array => [$visit->crossing, $visit->over], $this->visits($number)),
-            );
+            $visits = array_map(static fn (Visit $visit): array => [$visit->crossing, $visit->over], $this->visits($number));
+            $sort = $strand->kind->value.' '.round($strand->width, 2);
+            $isClosed = $strand->kind->isClosed();
+            $strands[] = $strand->kind->isRope() ? GaussStrand::rope($sort, $isClosed, $visits) : GaussStrand::object($sort, $isClosed, $visits);
         }
         $loadedAtTail = array_filter($this->strands, static fn (Strand $strand): bool => $strand->runsOn === RunsOn::End);
         $turns = array_map(static fn (Crossing $crossing): int => $crossing->turn, $this->crossings);

@@ -34,7 +34,7 @@ final readonly class Hold
     /** For bends and binding knots; null for all others. */
     public static function ofKnot(KnotPack $knot, Diagram $diagram): ?self
     {
-        return in_array($knot->family, ['bend', 'binding'], true) ? self::of($diagram) : null;
+        return in_array($knot->family, [Family::Bend, Family::Binding], true) ? self::of($diagram) : null;
     }
 
     /** For knots of two ropes; null for all others. */

@@ -24,14 +24,14 @@ final readonly class KnotPack
      * @param  bool  $setsOut  whether its small loop can be measured off from the end for a loop of a given size
      * @param  string  $laidRope  which way to turn in laid rope, where it matters
      * @param  bool  $testShowsStructure  whether a test that says no shows a wrong structure
-     * @param  ?string  $lashing  what its rope is reckoned as, where it is a lashing that is
+     * @param  ?LashingKind  $lashing  what its rope is reckoned as, where it is a lashing that is
      */
     public function __construct(
         public string $file,
         public string $id,
         public int $version,
         public array $names,
-        public string $family,
+        public Family $family,
         public string $audience,
         public bool $isMistake,
         public string $purpose,
@@ -39,7 +39,7 @@ final readonly class KnotPack
         public string $tiedWith,
         public string $undo,
         public string $test,
-        public string $tailClass,
+        public TailClass $tailClass,
         public int $minutes,
         public bool $hard,
         public float $ropeFactor,
@@ -56,7 +56,7 @@ final readonly class KnotPack
         public bool $setsOut = false,
         public string $laidRope = '',
         public bool $testShowsStructure = false,
-        public ?string $lashing = null,
+        public ?LashingKind $lashing = null,
     ) {
     }
 
@@ -74,12 +74,12 @@ final readonly class KnotPack
         }
 
         return new self(
-            $file, $pack->text('id'), $pack->whole('version'), $names, $pack->text('family'), $pack->text('audience', 'all'),
+            $file, $pack->text('id'), $pack->whole('version'), $names, $pack->choice('family', Family::class), $pack->text('audience', 'all'),
             $pack->flag('is_mistake'), $pack->text('purpose'), $pack->text('not_for'), $pack->text('tied_with'), $pack->text('undo'),
-            $pack->text('test', ''), $pack->text('tail_class'), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
+            $pack->text('test', ''), $pack->choice('tail_class', TailClass::class), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
             $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'), $pack->text('laid_rope', ''),
-            $pack->textOrNull('test_shows') === 'structure', $pack->textOrNull('lashing'),
+            $pack->textOrNull('test_shows') === 'structure', $pack->choiceOrNull('lashing', LashingKind::class),
         );
     }
 
@@ -101,7 +101,7 @@ final readonly class KnotPack
      */
     public function hasFingerprint(): bool
     {
-        return $this->family !== 'lashing';
+        return $this->family !== Family::Lashing;
     }
 
     public function method(?string $id): Method

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Compadre\Core\Knots;
 
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Refusal;
 
 /**
  * A strand as a pack writes it: waypoints in rope widths and, for a rope, over (o) and under (u) at every crossing
@@ -35,13 +34,11 @@ final readonly class StrandPlan
 
     public static function from(Fields $fields): self
     {
-        $kind = StrandKind::tryFrom($fields->text('kind')) ?? throw Refusal::of($fields->place('kind'), $fields->text('kind'), 'one of '.implode(', ', array_column(StrandKind::cases(), 'value')));
-
         return new self(
-            $fields->text('id'), $kind, self::points($fields, 'points'),
+            $fields->text('id'), $fields->choice('kind', StrandKind::class), self::points($fields, 'points'),
             str_replace(' ', '', $fields->text('word', '')), $fields->number('width', 1.0),
             $fields->has('tight') ? self::points($fields, 'tight') : null,
-            $fields->numberOrNull('bight'), RunsOn::tryFrom($fields->text('runs_on', 'start')) ?? throw Refusal::of($fields->place('runs_on'), $fields->text('runs_on'), 'one of '.implode(', ', array_column(RunsOn::cases(), 'value'))),
+            $fields->numberOrNull('bight'), $fields->choice('runs_on', RunsOn::class, RunsOn::Start),
             $fields->wholeOrNull('appears') ?? 1,
         );
     }

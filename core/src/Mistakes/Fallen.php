@@ -17,7 +17,7 @@ final class Fallen
     public static function keys(GaussCode $code): array
     {
         $strands = array_keys($code->strands);
-        $ropes = array_values(array_filter($strands, static fn (int $number): bool => $code->strands[$number]->isRope()));
+        $ropes = array_values(array_filter($strands, static fn (int $number): bool => $code->strands[$number]->isRope));
         $keys = [];
         foreach (self::orders($strands) as $height) {
             for ($ways = 0; $ways < 2 ** count($ropes); $ways++) {

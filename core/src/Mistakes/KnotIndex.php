@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Mistakes;
 
 use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
@@ -65,7 +66,7 @@ final class KnotIndex
      */
     public static function key(KnotPack $knot, Fingerprint $print): string
     {
-        return ($knot->family === 'loop' ? 'loop ' : '').$print->key();
+        return ($knot->family === Family::Loop ? 'loop ' : '').$print->key();
     }
 
     /** A method's diagram as its fingerprint is taken: with what holds its bights open. */

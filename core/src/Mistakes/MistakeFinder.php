@@ -46,14 +46,14 @@ final readonly class MistakeFinder
     {
         $late = $order->steps === 0 ? 1.0 : $slip->step / $order->steps;
         $shows = match ($becomes->kind) {
-            'knot' => 1.0,
-            'falls-out' => $becomes->knot === null ? 0.8 : 1.0,
-            'equally-good' => 0.7,
-            'unnamed' => 0.5,
-            default => 0.3,
+            OutcomeKind::Knot => 1.0,
+            OutcomeKind::FallsOut => $becomes->knot === null ? 0.8 : 1.0,
+            OutcomeKind::EquallyGood => 0.7,
+            OutcomeKind::Unnamed => 0.5,
+            OutcomeKind::Same => 0.3,
         };
 
-        return $slip->error->usual() * (0.6 + 0.4 * $late) * $shows;
+        return $slip->kind->error()->usual() * (0.6 + 0.4 * $late) * $shows;
     }
 
     /**
@@ -66,7 +66,7 @@ final readonly class MistakeFinder
         $seen = [];
         $ranked = [];
         foreach ($found as $one) {
-            $result = $one->becomes->kind.' '.$one->becomes->knot;
+            $result = $one->becomes->key();
             $likely = isset($seen[$result]) ? $one->likely * self::REPEATED : $one->likely;
             $seen[$result] = true;
             $ranked[] = new Found($one->slip, $one->becomes, round($likely, 3), $one->sign, $one->cause, $one->fix);

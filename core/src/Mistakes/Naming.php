@@ -114,10 +114,10 @@ final readonly class Naming
      */
     private static function best(array $guesses): array
     {
-        usort($guesses, static fn (Guess $a, Guess $b): int => [$a->against, $a->becomes->kind === 'unnamed'] <=> [$b->against, $b->becomes->kind === 'unnamed']);
+        usort($guesses, static fn (Guess $a, Guess $b): int => [$a->against, $a->becomes->kind === OutcomeKind::Unnamed] <=> [$b->against, $b->becomes->kind === OutcomeKind::Unnamed]);
         $kept = [];
         foreach ($guesses as $guess) {
-            $kept["{$guess->becomes->kind} {$guess->knot}"] ??= $guess;
+            $kept["{$guess->becomes->kind->value} {$guess->knot}"] ??= $guess;
         }
 
         return array_values($kept);

@@ -9,44 +9,50 @@ namespace Compadre\Core\Mistakes;
  */
 final readonly class Outcome
 {
-    private function __construct(public string $kind, public ?string $knot)
+    private function __construct(public OutcomeKind $kind, public ?string $knot)
     {
     }
 
     public static function same(): self
     {
-        return new self('same', null);
+        return new self(OutcomeKind::Same, null);
     }
 
     public static function equallyGood(): self
     {
-        return new self('equally-good', null);
+        return new self(OutcomeKind::EquallyGood, null);
     }
 
     public static function knot(string $id): self
     {
-        return new self('knot', $id);
+        return new self(OutcomeKind::Knot, $id);
     }
 
     public static function fallsOut(?string $id = null): self
     {
-        return new self('falls-out', $id);
+        return new self(OutcomeKind::FallsOut, $id);
     }
 
     public static function unnamed(): self
     {
-        return new self('unnamed', null);
+        return new self(OutcomeKind::Unnamed, null);
     }
 
     /** Whether nothing is wrong with it. */
     public function isGood(): bool
     {
-        return $this->kind === 'same' || $this->kind === 'equally-good';
+        return $this->kind === OutcomeKind::Same || $this->kind === OutcomeKind::EquallyGood;
+    }
+
+    /** Says by one word what it comes to, so that two that come to the same are told. */
+    public function key(): string
+    {
+        return $this->kind->value.' '.$this->knot;
     }
 
     /** @return array{kind: string, knot: ?string} */
     public function toArray(): array
     {
-        return ['kind' => $this->kind, 'knot' => $this->knot];
+        return ['kind' => $this->kind->value, 'knot' => $this->knot];
     }
 }

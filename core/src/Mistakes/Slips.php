@@ -41,7 +41,7 @@ final class Slips
     private function flips(): void
     {
         foreach (array_keys($this->order->stepOf) as $crossing) {
-            $this->flip("flip-$crossing", ErrorKind::Flip, $crossing, $this->order->stepOf[$crossing], [$crossing]);
+            $this->flip(SlipKind::Flip, [$crossing], $crossing, $this->order->stepOf[$crossing], [$crossing]);
         }
     }
 
@@ -52,10 +52,10 @@ final class Slips
             return;
         }
         $half = $this->order->since($from);
-        $this->flip('second-half', ErrorKind::SecondHalf, null, $from, $half);
+        $this->flip(SlipKind::SecondHalf, [], null, $from, $half);
         foreach ($this->ropes() as $rope) {
             if (count($this->ropes()) > 1) {
-                $this->found[] = new Slip("second-half-ends-$rope", ErrorKind::SecondHalf, null, $from, $this->code->flipped($half)->exchanged([$rope]), $half, [$rope]);
+                $this->found[] = new Slip(SlipKind::SecondHalfEnds, [$rope], null, $from, $this->code->flipped($half)->exchanged([$rope]), $half, [$rope]);
             }
         }
     }
@@ -65,7 +65,7 @@ final class Slips
         $last = $this->order->steps;
         $made = $this->order->since($last);
         if (count($made) > 1) {
-            $this->flip('last-tuck', ErrorKind::LastTuck, null, $last, $made);
+            $this->flip(SlipKind::LastTuck, [], null, $last, $made);
         }
         foreach ($this->ropes() as $rope) {
             $this->wrongStrand($rope);
@@ -82,7 +82,7 @@ final class Slips
             [$first, $over] = $visits[$place - 1];
             [$second, $then] = $visits[$place];
             if ($first !== $second && $over !== $then && in_array($first, $late, true) && in_array($second, $late, true) && $this->isLater($rope, $place - 1) && $this->isLater($rope, $place)) {
-                $this->flip("last-tuck-strand-$first-$second", ErrorKind::LastTuck, $first, $this->order->stepOf[$first], [$first, $second]);
+                $this->flip(SlipKind::LastTuckStrand, [$first, $second], $first, $this->order->stepOf[$first], [$first, $second]);
             }
         }
     }
@@ -102,7 +102,7 @@ final class Slips
             }
             $code = Retied::otherWayRound($this->code, $rope, $from);
             if ($code->isPlanar()) {
-                $this->found[] = new Slip("last-tuck-round-$rope-$step", ErrorKind::LastTuck, null, $step, $code);
+                $this->found[] = new Slip(SlipKind::LastTuckRound, [$rope, $step], null, $step, $code);
             }
         }
     }
@@ -114,15 +114,15 @@ final class Slips
                 continue;
             }
             $step = max($this->order->stepOf[$bigon->first], $this->order->stepOf[$bigon->second]);
-            $add = function (string $id, GaussCode $code) use ($bigon, $step): void {
-                $this->found[] = new Slip("$id-{$bigon->first}-{$bigon->second}", ErrorKind::Wrap, $bigon->second, $step, $code);
+            $add = function (SlipKind $kind, GaussCode $code) use ($bigon, $step): void {
+                $this->found[] = new Slip($kind, [$bigon->first, $bigon->second], $bigon->second, $step, $code);
             };
             if ($bigon->isThereAndBack()) {
-                $add('half-wrap-missed', Retied::halfTurnLess($this->code, $bigon));
-                $add('half-wrap-added', Retied::halfTurnMore($this->code, $bigon));
+                $add(SlipKind::HalfWrapMissed, Retied::halfTurnLess($this->code, $bigon));
+                $add(SlipKind::HalfWrapAdded, Retied::halfTurnMore($this->code, $bigon));
             }
-            $add('wrap-missed', Retied::turnLess($this->code, $bigon));
-            $add('wrap-added', Retied::turnMore($this->code, $bigon));
+            $add(SlipKind::WrapMissed, Retied::turnLess($this->code, $bigon));
+            $add(SlipKind::WrapAdded, Retied::turnMore($this->code, $bigon));
         }
     }
 
@@ -134,20 +134,23 @@ final class Slips
             $sets[] = $ropes;
         }
         foreach ($sets as $set) {
-            $this->found[] = new Slip('ends-exchanged-'.implode('-', $set), ErrorKind::Ends, null, 1, $this->code->exchanged($set), [], $set);
+            $this->found[] = new Slip(SlipKind::EndsExchanged, $set, null, 1, $this->code->exchanged($set), [], $set);
         }
     }
 
-    /** @param  list<int>  $crossings */
-    private function flip(string $id, ErrorKind $error, ?int $crossing, int $step, array $crossings): void
+    /**
+     * @param  list<int>  $at
+     * @param  list<int>  $crossings
+     */
+    private function flip(SlipKind $kind, array $at, ?int $crossing, int $step, array $crossings): void
     {
         // Two strands that follow each other are met from both: it is one error.
-        $known = $error->value.' '.implode(',', self::sorted($crossings));
+        $known = $kind->error()->value.' '.implode(',', self::sorted($crossings));
         if (isset($this->flipped[$known])) {
             return;
         }
         $this->flipped[$known] = true;
-        $this->found[] = new Slip($id, $error, $crossing, max(1, $step), $this->code->flipped($crossings), $crossings);
+        $this->found[] = new Slip($kind, $at, $crossing, max(1, $step), $this->code->flipped($crossings), $crossings);
     }
 
     /**
@@ -176,6 +179,6 @@ final class Slips
     /** @return list<int> */
     private function ropes(): array
     {
-        return array_keys(array_filter($this->code->strands, static fn (GaussStrand $strand): bool => $strand->isRope()));
+        return array_keys(array_filter($this->code->strands, static fn (GaussStrand $strand): bool => $strand->isRope));
     }
 }

@@ -27,7 +27,7 @@ final readonly class Wording
             return [$own->sign, $own->cause, $own->fix];
         }
 
-        return [$this->sign($becomes), $this->cause($slip), $this->fix($slip, $becomes)];
+        return [$this->sign($becomes), $slip->kind->cause(), $this->fix($slip, $becomes)];
     }
 
     private function own(Slip $slip, Outcome $becomes): ?KnotMistake
@@ -36,7 +36,7 @@ final readonly class Wording
             return $this->knot->mistakes[$becomes->knot];
         }
         foreach ($this->knot->mistakes as $mistake) {
-            if ($mistake->of !== null && ($mistake->of === $becomes->kind || str_starts_with($slip->id, $mistake->of.'-'))) {
+            if ($mistake->of !== null && ($mistake->of === $becomes->kind->value || $slip->kind->isMeantBy($mistake->of))) {
                 return $mistake;
             }
         }
@@ -49,28 +49,11 @@ final readonly class Wording
         $name = $becomes->knot === null ? '' : lcfirst($this->library->knot($becomes->knot)->names[0]);
 
         return match ($becomes->kind) {
-            'same' => 'It is the same knot',
-            'equally-good' => 'It looks different and holds as well',
-            'falls-out' => 'It comes apart when pulled',
-            'knot' => "It is another knot: the $name",
-            default => 'It does not look like the picture',
-        };
-    }
-
-    private function cause(Slip $slip): string
-    {
-        return match (true) {
-            str_starts_with($slip->id, 'second-half-ends') => 'The second half went the other way, and a tail and its loaded end have changed places',
-            $slip->error === ErrorKind::SecondHalf => 'The second half went the other way',
-            str_starts_with($slip->id, 'last-tuck-strand') => 'The end went round the strand beside the right one',
-            str_starts_with($slip->id, 'last-tuck-round') => 'The end went in where it should come out',
-            $slip->error === ErrorKind::LastTuck => 'The last tuck went through from the other side',
-            str_starts_with($slip->id, 'half-wrap-missed') => 'Half a turn was left out',
-            str_starts_with($slip->id, 'half-wrap-added') => 'Half a turn too many was made',
-            str_starts_with($slip->id, 'wrap-missed') => 'A turn was left out',
-            str_starts_with($slip->id, 'wrap-added') => 'A turn too many was made',
-            $slip->error === ErrorKind::Ends => 'A tail and its loaded end have changed places',
-            default => 'Over and under have changed places at one crossing',
+            OutcomeKind::Same => 'It is the same knot',
+            OutcomeKind::EquallyGood => 'It looks different and holds as well',
+            OutcomeKind::FallsOut => 'It comes apart when pulled',
+            OutcomeKind::Knot => "It is another knot: the $name",
+            OutcomeKind::Unnamed => 'It does not look like the picture',
         };
     }
 

@@ -33,8 +33,8 @@ final readonly class WrongForm
         $right = DiagramBuilder::loose($method, $knot->file);
         $forms = [];
         foreach ((new MistakeFinder($library, $index))->of($knot, $method) as $found) {
-            $outcome = $found->becomes->kind.' '.$found->becomes->knot;
-            $form = $found->becomes->isGood() || $found->becomes->kind === 'unnamed' || isset($forms[$outcome]) ? null : self::drawn($library, $found, $right);
+            $outcome = $found->becomes->key();
+            $form = $found->becomes->isGood() || $found->becomes->kind === OutcomeKind::Unnamed || isset($forms[$outcome]) ? null : self::drawn($library, $found, $right);
             if ($form !== null) {
                 $forms[$outcome] = $form;
             }

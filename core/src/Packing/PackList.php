@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Compadre\Core\Packing;
 
 use Compadre\Core\Data\Figure;
+use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\StrandPlan;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rigs\Lashing;
-use Compadre\Core\Rigs\LashingKind;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
@@ -55,19 +56,18 @@ final readonly class PackList
                 $objects[$kind]['count'] = max($objects[$kind]['count'] ?? 0, $needed * $pairs);
                 $objects[$kind]['knots'][] = $knot->id;
             }
-            if ($knot->tailClass === 'tape') {
+            if ($knot->tailClass === TailClass::Tape) {
                 continue;
             }
             $tail = $tails->required($knot->tailClass, $rope, $school, $backup);
-            $lashing = $knot->lashing === null ? null : LashingKind::tryFrom($knot->lashing);
-            if ($lashing !== null) {
-                $needs = Lashing::of($lashing, array_fill(0, $lashing->poles(), self::POLE), $rope->diameter)->advised();
+            if ($knot->lashing !== null) {
+                $needs = Lashing::of($knot->lashing, array_fill(0, $knot->lashing->poles(), self::POLE), $rope->diameter)->advised();
                 $pieces[] = ['length' => self::rounded($needs), 'count' => $pairs, 'for' => 'pair', 'knot' => $knot->id, 'colours' => 1, 'reason' => sprintf('For poles of %s mm.', Figure::of(self::POLE))];
 
                 continue;
             }
             $many = max(1, count(array_filter($strands, static fn (StrandPlan $strand): bool => $strand->kind->isRope())));
-            $use = RopeUse::of($knot, $rope, $tail, RopeUse::turnsOf($knot->methods[0], self::POLE), $knot->family === 'loop' ? self::LOOP : null);
+            $use = RopeUse::of($knot, $rope, $tail, RopeUse::turnsOf($knot->methods[0], self::POLE), $knot->family === Family::Loop ? self::LOOP : null);
             $needs = $use->used / $many + $tail->millimetres + self::HOLD;
             $ropes = max($ropes, min(2, $many));
             if ($longest === null || $needs > $longest[0]) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Rigs;
 
 use Compadre\Core\Data\Figure;
+use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Refusal;
 
 /**

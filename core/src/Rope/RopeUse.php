@@ -8,6 +8,7 @@ use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Knots\Visit;
 
 /**
@@ -35,7 +36,7 @@ final readonly class RopeUse
      */
     public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null): self
     {
-        $d = $rope->diameter * ($knot->tailClass === 'tape' ? self::TAPE : 1.0);
+        $d = $rope->diameter * ($knot->tailClass === TailClass::Tape ? self::TAPE : 1.0);
         $round = array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $d) * $one['turns'], $turns));
         $used = $knot->ropeFactor * $d + $round + ($loop ?? 0.0);
         $parts = [sprintf('%s times the rope’s %s mm', Figure::of($knot->ropeFactor), Figure::of($d))];

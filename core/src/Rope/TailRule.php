@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Rope;
 
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Refusal;
 
 /**
@@ -14,7 +15,7 @@ use Compadre\Core\Refusal;
 final readonly class TailRule
 {
     /**
-     * @param  array<string, array{m: float, floor: float}>  $classes  m in diameters (tape: in widths), floor in mm
+     * @param  array<value-of<TailClass>, array{m: float, floor: float}>  $classes  by tail class; m in diameters (tape: in widths), floor in mm
      * @param  array<string, float>  $slip  by material
      */
     private function __construct(
@@ -29,8 +30,9 @@ final readonly class TailRule
     public static function fromPack(Fields $pack): self
     {
         $classes = [];
-        foreach ($pack->map('tail_classes') as $id => $class) {
-            $classes[$id] = ['m' => $class->number('m'), 'floor' => $class->number('floor_mm')];
+        foreach (TailClass::cases() as $class) {
+            $rule = $pack->object('tail_classes')->object($class->value);
+            $classes[$class->value] = ['m' => $rule->number('m'), 'floor' => $rule->number('floor_mm')];
         }
         $slip = [];
         foreach ($pack->map('materials') as $id => $material) {
@@ -45,7 +47,7 @@ final readonly class TailRule
      *
      * @param  ?float  $measured  in mm, 0 or more; null when nothing was measured
      */
-    public function judge(string $class, RopeInHand $rope, TailSchool $school, bool $backup, ?float $measured, Measure $by): TailJudgement
+    public function judge(TailClass $class, RopeInHand $rope, TailSchool $school, bool $backup, ?float $measured, Measure $by): TailJudgement
     {
         if ($measured !== null && $measured < 0) {
             throw Refusal::of('/measured_mm', $measured, 'at least 0');
@@ -65,19 +67,13 @@ final readonly class TailRule
         return new TailJudgement($required->millimetres, $uncertainty, $verdict, TailWording::reason($verdict, $required, $measured, $by, $uncertainty));
     }
 
-    /** @return list<string> */
-    public function classes(): array
+    public function required(TailClass $class, RopeInHand $rope, TailSchool $school, bool $backup): RequiredTail
     {
-        return array_keys($this->classes);
-    }
-
-    public function required(string $class, RopeInHand $rope, TailSchool $school, bool $backup): RequiredTail
-    {
-        $rule = $this->classes[$class] ?? throw Refusal::of('/tail_class', $class, 'one of '.implode(', ', array_keys($this->classes)));
-        if ($rope->width !== null && $class !== 'tape') {
+        $rule = $this->classes[$class->value];
+        if ($rope->width !== null && $class !== TailClass::Tape) {
             throw Refusal::of('/width_mm', $rope->width, 'nothing: a width is for knots in tape only');
         }
-        if ($class === 'tape' && $rope->width === null) {
+        if ($class === TailClass::Tape && $rope->width === null) {
             throw Refusal::of('/width_mm', null, 'a width in mm: this knot is tied in tape');
         }
         $slip = $this->slip[$rope->material->value] * ($rope->wet ? $this->wet : 1.0);

@@ -22,9 +22,7 @@ final readonly class Requirement
     public static function from(Fields $fields): self
     {
         if ($fields->has('knot')) {
-            $level = Level::tryFrom($fields->text('level', 'has_it')) ?? throw Refusal::of($fields->place('level'), $fields->text('level'), 'one of '.implode(', ', array_column(Level::cases(), 'value')));
-
-            return new self(new Leaf($fields->text('knot'), $level, $fields->textOrNull('in')), 1, []);
+            return new self(new Leaf($fields->text('knot'), $fields->choice('level', Level::class, Level::HasIt), $fields->textOrNull('in')), 1, []);
         }
         foreach (Note::KINDS as $kind) {
             if ($fields->has($kind)) {

@@ -13,7 +13,7 @@ final readonly class Fingerprint
 {
     /**
      * @param  array<string, Laurent>  $sums by pairing
-     * @param  list<array{string, string, string}>  $strands kind and the names of both ends, of the open strands
+     * @param  list<StrandEnds>  $strands the open ones
      */
     private function __construct(public array $sums, private array $strands)
     {
@@ -29,7 +29,7 @@ final readonly class Fingerprint
             if (! $strand->closed) {
                 $names = $code->endNames($number);
                 sort($names);
-                $strands[] = [$strand->kind, $names[0], $names[1]];
+                $strands[] = new StrandEnds($strand->kind, $names[0], $names[1], $strand->isRope);
             }
         }
 
@@ -74,7 +74,7 @@ final readonly class Fingerprint
             $keys[] = implode(';', $lines);
         }
         sort($keys);
-        $kinds = array_map(static fn (array $strand): string => $strand[0], $this->strands);
+        $kinds = array_map(static fn (StrandEnds $strand): string => $strand->kind, $this->strands);
         sort($kinds);
 
         return implode(' ', $kinds).'|'.($keys[0] ?? '');
@@ -85,7 +85,7 @@ final readonly class Fingerprint
     {
         $byKind = [];
         foreach ($this->strands as $strand) {
-            $byKind[$strand[0]][] = $strand;
+            $byKind[$strand->kind][] = $strand;
         }
         ksort($byKind);
         $renamings = [[]];
@@ -110,7 +110,7 @@ final readonly class Fingerprint
     /**
      * Every order of some strands of one kind; objects also with their ends the other way round.
      *
-     * @param  list<array{string, string, string}>  $strands
+     * @param  list<StrandEnds>  $strands
      * @return list<list<array{string, string}>>
      */
     private static function arrangements(array $strands): array
@@ -119,13 +119,12 @@ final readonly class Fingerprint
             return [[]];
         }
         $arrangements = [];
-        foreach ($strands as $place => [$kind, $first, $second]) {
+        foreach ($strands as $place => $strand) {
             $rest = $strands;
             array_splice($rest, $place, 1);
             foreach (self::arrangements($rest) as $others) {
-                $arrangements[] = [[$first, $second], ...$others];
-                if (! str_starts_with($kind, 'rope')) {
-                    $arrangements[] = [[$second, $first], ...$others];
+                foreach ($strand->ways() as $way) {
+                    $arrangements[] = [$way, ...$others];
                 }
             }
         }

@@ -128,7 +128,7 @@ final readonly class GaussCode
     public function endNames(int $number): array
     {
         $strand = $this->strands[$number];
-        $names = $strand->isRope() ? ["r{$number}s", "r{$number}w"] : ["o{$number}a", "o{$number}b"];
+        $names = $strand->isRope ? ["r{$number}s", "r{$number}w"] : ["o{$number}a", "o{$number}b"];
 
         return $strand->exchanged ? [$names[1], $names[0]] : $names;
     }

@@ -7,6 +7,7 @@ use Compadre\Core\Compute\Command;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
@@ -31,10 +32,10 @@ it('draws the lines between short, too close to tell and long enough where the r
     $folder = dirname(__DIR__, 3).'/packs';
     $tails = TailRule::fromPack(Fields::of(Json::arrays(Json::file("$folder/materials/rope.json"))));
     $rope = RopeInHand::of(9, Material::Nylon);
-    $required = $tails->required('hitch', $rope, TailSchool::Longer, false)->millimetres;
+    $required = $tails->required(TailClass::Hitch, $rope, TailSchool::Longer, false)->millimetres;
     foreach (VerdictTable::limits($required, 9) as $by => [$short, $enough]) {
         for ($measured = 40.0; $measured <= 160; $measured += 0.5) {
-            $verdict = $tails->judge('hitch', $rope, TailSchool::Longer, false, $measured, Measure::from($by))->verdict;
+            $verdict = $tails->judge(TailClass::Hitch, $rope, TailSchool::Longer, false, $measured, Measure::from($by))->verdict;
             expect($measured < $short)->toBe($verdict === TailVerdict::Short, "$measured by $by")
                 ->and($measured > $enough)->toBe($verdict === TailVerdict::Good, "$measured by $by");
         }

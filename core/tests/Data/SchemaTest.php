@@ -7,6 +7,7 @@ use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Pointer;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\AgeBand;
 
 /** What a refusal says: field, value and what is allowed. */
 function refusalOf(Closure $act): array
@@ -74,6 +75,9 @@ it('reads fields as what they are, and names the one that is not', function (Clo
     'a missing text' => [fn (Fields $f) => $f->text('none'), ['/here/none', null, 'a text']],
     'whole' => [fn (Fields $f) => $f->whole('number'), ['/here/number', 2.5, 'a whole number']],
     'number' => [fn (Fields $f) => $f->number('text'), ['/here/text', 'a', 'a number']],
+    'choice' => [fn (Fields $f) => $f->choice('text', AgeBand::class), ['/here/text', 'a', 'one of 5-7, 8-10, 11-13, 14+']],
+    'a choice that is no text' => [fn (Fields $f) => $f->choice('whole', AgeBand::class, AgeBand::From14), ['/here/whole', 3, 'one of 5-7, 8-10, 11-13, 14+']],
+    'a missing choice' => [fn (Fields $f) => $f->choice('none', AgeBand::class), ['/here/none', null, 'one of 5-7, 8-10, 11-13, 14+']],
     'flag' => [fn (Fields $f) => $f->flag('whole'), ['/here/whole', 3, 'true or false']],
     'list' => [fn (Fields $f) => $f->list('object'), ['/here/object', ['x' => 1.5], 'a list']],
     'texts' => [fn (Fields $f) => $f->texts('texts'), ['/here/texts/1', 4, 'a text']],
@@ -91,6 +95,12 @@ it('reads what is there, and its defaults where nothing is', function (): void {
     expect($fields->flag('none'))->toBeFalse()->and($fields->list('none'))->toBe([])->and($fields->objects('none'))->toBe([])->and($fields->map('none'))->toBe([]);
     expect($fields->object('object')->numbers('none') ?? null)->toBe([]);
 })->throws(Refusal::class, '/object/none');
+
+it('reads a choice, or what it is without one', function (): void {
+    $fields = Fields::of(['band' => '8-10']);
+    expect($fields->choice('band', AgeBand::class))->toBe(AgeBand::From8)->and($fields->choiceOrNull('band', AgeBand::class))->toBe(AgeBand::From8);
+    expect($fields->choice('none', AgeBand::class, AgeBand::From5))->toBe(AgeBand::Five)->and($fields->choiceOrNull('none', AgeBand::class))->toBeNull();
+});
 
 it('reads numbers by key', function (): void {
     expect(Fields::of(['to' => ['left' => 3, 'right' => 4.5]])->numbers('to'))->toBe(['left' => 3.0, 'right' => 4.5]);

@@ -43,7 +43,7 @@ function outcomes(string $knot, ?string $method = null): array
 {
     $found = [];
     foreach (mistakesOf($knot, $method) as $one) {
-        $found[$one->slip->id] = trim($one->becomes->kind.' '.$one->becomes->knot);
+        $found[$one->slip->id] = trim($one->becomes->key());
     }
 
     return $found;
@@ -72,13 +72,13 @@ it('turns each knot into what it becomes', function (string $knot, ?string $meth
 
 it('makes every kind of error', function (): void {
     foreach (['square-knot', 'two-half-hitches', 'bowline'] as $knot) {
-        $kinds = array_unique(array_map(static fn (Found $found): string => $found->slip->error->value, mistakesOf($knot)));
+        $kinds = array_unique(array_map(static fn (Found $found): string => $found->slip->kind->error()->value, mistakesOf($knot)));
         foreach ([ErrorKind::Flip, ErrorKind::LastTuck, ErrorKind::Wrap, ErrorKind::Ends] as $kind) {
             expect($kinds)->toContain($kind->value);
         }
     }
     // Each crossing once.
-    $flips = array_filter(mistakesOf('bowline'), static fn (Found $found): bool => $found->slip->error === ErrorKind::Flip);
+    $flips = array_filter(mistakesOf('bowline'), static fn (Found $found): bool => $found->slip->kind->error() === ErrorKind::Flip);
     $crossings = array_map(static fn (Found $found): ?int => $found->slip->crossing, $flips);
     sort($crossings);
     expect($crossings)->toBe(range(0, 6));

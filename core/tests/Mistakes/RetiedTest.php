@@ -168,8 +168,8 @@ it('knows what a drawing comes to when nothing holds', function (): void {
 it('lets a rope lie wholly before a pole, or wholly behind it', function (): void {
     // Over, under, over: hooked twice. Before or behind, each pass on top of the last or beneath it: nothing holds.
     $turns = new GaussCode([
-        new GaussStrand('rope', false, [[0, true], [1, false], [2, true], [3, true], [4, false], [3, false]]),
-        new GaussStrand('object pole', false, [[0, false], [1, true], [2, false], [4, true]]),
+        GaussStrand::rope('', false, [[0, true], [1, false], [2, true], [3, true], [4, false], [3, false]]),
+        GaussStrand::object('pole', false, [[0, false], [1, true], [2, false], [4, true]]),
     ], [1, 1, 1, 1, 1]);
     $keys = Fallen::keys($turns);
     $before = Fingerprint::of($turns->flipped([1, 4]))->key();
@@ -177,6 +177,6 @@ it('lets a rope lie wholly before a pole, or wholly behind it', function (): voi
     expect($keys)->toHaveKey($before)->toHaveKey($behind);
     expect($keys)->not->toHaveKey(Fingerprint::of($turns)->key());
     // Poles that cross each other keep to each other as they are.
-    $poles = new GaussCode([new GaussStrand('object pole', false, [[0, true]]), new GaussStrand('object pole', false, [[0, false]])], [1]);
+    $poles = new GaussCode([GaussStrand::object('pole', false, [[0, true]]), GaussStrand::object('pole', false, [[0, false]])], [1]);
     expect(array_keys(Fallen::keys($poles)))->toBe([Fingerprint::of($poles)->key()]);
 });

@@ -11,6 +11,7 @@ use Compadre\Core\Mistakes\MistakeFinder;
 use Compadre\Core\Mistakes\Naming;
 use Compadre\Core\Mistakes\Outcome;
 use Compadre\Core\Mistakes\Slip;
+use Compadre\Core\Mistakes\SlipKind;
 use Compadre\Core\Mistakes\Slips;
 use Compadre\Core\Mistakes\TyingOrder;
 use Compadre\Core\Mistakes\Wording;
@@ -48,8 +49,8 @@ it('makes every error of a knot, each with its place, its result and its rank', 
     $made = [];
     foreach ((new MistakeFinder(slipLibrary(), slipIndex()))->of($pack, $pack->methods[0]) as $one) {
         $made[$one->slip->id] = [
-            $one->slip->error->value, $one->slip->crossing, $one->slip->step, $one->slip->flips, $one->slip->exchanged,
-            trim($one->becomes->kind.' '.$one->becomes->knot), $one->likely,
+            $one->slip->kind->error()->value, $one->slip->crossing, $one->slip->step, $one->slip->flips, $one->slip->exchanged,
+            trim($one->becomes->key()), $one->likely,
         ];
     }
     expect($made)->toBe($table);
@@ -157,29 +158,31 @@ it('finds each crossing in the step that lays its later strand', function (strin
     'bowline' => ['bowline', [4, 1, 5, 5, 3, 3, 5], 5],
 ]);
 
-it('says in words what went wrong', function (string $id, ErrorKind $error, string $cause): void {
+it('says in words what went wrong', function (SlipKind $kind, array $at, string $id, ErrorKind $error, string $cause): void {
     $pack = slipLibrary()->knot('bowline');
     $code = KnotIndex::code($pack, $pack->methods[0]);
-    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of(new Slip($id, $error, null, 3, $code), Outcome::unnamed());
+    $slip = new Slip($kind, $at, null, 3, $code);
+    expect($slip->id)->toBe($id)->and($slip->kind->error())->toBe($error);
+    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of($slip, Outcome::unnamed());
     expect($words)->toBe(['It does not look like the picture', $cause, 'Go back to step 3: '.rtrim(lcfirst($pack->methods[0]->steps[2]->say), '.')]);
 })->with([
-    ['second-half', ErrorKind::SecondHalf, 'The second half went the other way'],
-    ['second-half-ends-0', ErrorKind::SecondHalf, 'The second half went the other way, and a tail and its loaded end have changed places'],
-    ['last-tuck', ErrorKind::LastTuck, 'The last tuck went through from the other side'],
-    ['last-tuck-strand-1-2', ErrorKind::LastTuck, 'The end went round the strand beside the right one'],
-    ['last-tuck-round-0-3', ErrorKind::LastTuck, 'The end went in where it should come out'],
-    ['half-wrap-missed-0-1', ErrorKind::Wrap, 'Half a turn was left out'],
-    ['half-wrap-added-0-1', ErrorKind::Wrap, 'Half a turn too many was made'],
-    ['wrap-missed-0-1', ErrorKind::Wrap, 'A turn was left out'],
-    ['wrap-added-9-9', ErrorKind::Wrap, 'A turn too many was made'],
-    ['ends-exchanged-0', ErrorKind::Ends, 'A tail and its loaded end have changed places'],
-    ['flip-1', ErrorKind::Flip, 'Over and under have changed places at one crossing'],
+    [SlipKind::SecondHalf, [], 'second-half', ErrorKind::SecondHalf, 'The second half went the other way'],
+    [SlipKind::SecondHalfEnds, [0], 'second-half-ends-0', ErrorKind::SecondHalf, 'The second half went the other way, and a tail and its loaded end have changed places'],
+    [SlipKind::LastTuck, [], 'last-tuck', ErrorKind::LastTuck, 'The last tuck went through from the other side'],
+    [SlipKind::LastTuckStrand, [1, 2], 'last-tuck-strand-1-2', ErrorKind::LastTuck, 'The end went round the strand beside the right one'],
+    [SlipKind::LastTuckRound, [0, 3], 'last-tuck-round-0-3', ErrorKind::LastTuck, 'The end went in where it should come out'],
+    [SlipKind::HalfWrapMissed, [0, 1], 'half-wrap-missed-0-1', ErrorKind::Wrap, 'Half a turn was left out'],
+    [SlipKind::HalfWrapAdded, [0, 1], 'half-wrap-added-0-1', ErrorKind::Wrap, 'Half a turn too many was made'],
+    [SlipKind::WrapMissed, [0, 1], 'wrap-missed-0-1', ErrorKind::Wrap, 'A turn was left out'],
+    [SlipKind::WrapAdded, [9, 9], 'wrap-added-9-9', ErrorKind::Wrap, 'A turn too many was made'],
+    [SlipKind::EndsExchanged, [0], 'ends-exchanged-0', ErrorKind::Ends, 'A tail and its loaded end have changed places'],
+    [SlipKind::Flip, [1], 'flip-1', ErrorKind::Flip, 'Over and under have changed places at one crossing'],
 ]);
 
 it('says in words what came of it', function (Outcome $becomes, string $sign, string $fix): void {
     $pack = slipLibrary()->knot('half-hitch');
     $code = KnotIndex::code($pack, $pack->methods[0]);
-    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of(new Slip('flip-0', ErrorKind::Flip, 0, 99, $code), $becomes);
+    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of(new Slip(SlipKind::Flip, [0], 0, 99, $code), $becomes);
     expect([$words[0], $words[2]])->toBe([$sign, $fix]);
 })->with([
     [Outcome::same(), 'It is the same knot', 'Nothing to mend'],
@@ -192,7 +195,7 @@ it('takes the pack’s words for a knot, an error or an outcome, and never for a
     $pack = slipLibrary()->knot('square-knot');
     $wording = new Wording($pack, $pack->methods[0], slipLibrary());
     $code = KnotIndex::code($pack, $pack->methods[0]);
-    $flip = new Slip('flip-0', ErrorKind::Flip, 0, 1, $code);
+    $flip = new Slip(SlipKind::Flip, [0], 0, 1, $code);
     expect($wording->of($flip, Outcome::knot('thief-knot'))[0])->toBe($pack->mistakes['thief-knot']->sign);
     expect($wording->of($flip, Outcome::fallsOut('granny-knot'))[0])->toBe($pack->mistakes['granny-knot']->sign);
     expect($wording->of($flip, Outcome::same())[0])->toBe('It is the same knot');
@@ -200,9 +203,12 @@ it('takes the pack’s words for a knot, an error or an outcome, and never for a
     $own = array_values(array_filter($eight->mistakes, static fn ($mistake): bool => $mistake->of === 'half-wrap-added'));
     expect($own)->toHaveCount(1);
     $wording = new Wording($eight, $eight->methods[0], slipLibrary());
-    expect($wording->of(new Slip('half-wrap-added-0-1', ErrorKind::Wrap, 1, 2, $code), Outcome::unnamed()))->toBe([$own[0]->sign, $own[0]->cause, $own[0]->fix]);
-    // The same letters in the middle of another error's id are not its words.
-    expect($wording->of(new Slip('no-half-wrap-added-0', ErrorKind::Wrap, 1, 2, $code), Outcome::unnamed())[0])->toBe('It does not look like the picture');
+    expect($wording->of(new Slip(SlipKind::HalfWrapAdded, [0, 1], 1, 2, $code), Outcome::unnamed()))->toBe([$own[0]->sign, $own[0]->cause, $own[0]->fix]);
+    // Words for one error are not those of another, and are those of each way of making it.
+    expect($wording->of(new Slip(SlipKind::HalfWrapMissed, [0, 1], 1, 2, $code), Outcome::unnamed())[0])->toBe('It does not look like the picture');
+    expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('last-tuck'))))->toBe([SlipKind::LastTuck, SlipKind::LastTuckStrand, SlipKind::LastTuckRound]);
+    expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('second-half'))))->toBe([SlipKind::SecondHalf, SlipKind::SecondHalfEnds]);
+    expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('wrap-missed'))))->toBe([SlipKind::WrapMissed]);
 });
 
 it('keeps knots by hand, by family and by drawing', function (): void {
@@ -231,7 +237,7 @@ it('judges overs and unders alone', function (string $knot, array $flipped, stri
     $pack = slipLibrary()->knot($knot);
     $code = KnotIndex::code($pack, $pack->methods[0]);
     $becomes = (new Judge(slipLibrary(), slipIndex(), $pack, $code))->outcome($code->flipped($flipped));
-    expect(trim($becomes->kind.' '.$becomes->knot))->toBe($outcome);
+    expect(trim($becomes->key()))->toBe($outcome);
 })->with([
     'nothing changed' => ['overhand', [], 'same'],
     'all changed: the other hand is as good' => ['overhand', [0, 1, 2], 'equally-good'],
@@ -248,7 +254,7 @@ it('judges overs and unders alone', function (string $knot, array $flipped, stri
 it('orders what it may be by what speaks against it', function (): void {
     $pack = slipLibrary()->knot('figure-eight');
     $table = array_map(
-        static fn ($guess): array => [$guess->becomes->kind, $guess->knot, $guess->against, $guess->unseen, $guess->parts, $guess->step],
+        static fn ($guess): array => [$guess->becomes->kind->value, $guess->knot, $guess->against, $guess->unseen, $guess->parts, $guess->step],
         (new Naming(slipLibrary(), slipIndex()))->of($pack, $pack->methods[0], ['rope' => 'ouuoouuo']),
     );
     // Seen: the last two crossings the other way, an overhand; one of them alone falls out; as taught two speak against it.
@@ -265,8 +271,8 @@ it('passes the other hand seen whole, and puts one nobody has named last among e
     $pack = slipLibrary()->knot('square-knot');
     $naming = new Naming(slipLibrary(), slipIndex());
     $other = $naming->of($pack, $pack->methods[0], ['left' => 'ouoouo', 'right' => 'uouuou'])[0];
-    expect([$other->becomes->kind, $other->knot, $other->against, $other->parts, $other->step])->toBe(['same', 'square-knot', 0, 2, 1]);
+    expect([$other->becomes->kind->value, $other->knot, $other->against, $other->parts, $other->step])->toBe(['same', 'square-knot', 0, 2, 1]);
     $odd = $naming->of($pack, $pack->methods[0], ['left' => 'oouuou']);
-    expect([$odd[0]->becomes->kind, $odd[0]->knot, $odd[0]->against, $odd[0]->parts])->toBe(['unnamed', null, 0, 0]);
-    expect(array_map(static fn ($guess): string => "{$guess->becomes->kind} {$guess->knot}", $odd))->toBe(array_unique(array_map(static fn ($guess): string => "{$guess->becomes->kind} {$guess->knot}", $odd)));
+    expect([$odd[0]->becomes->kind->value, $odd[0]->knot, $odd[0]->against, $odd[0]->parts])->toBe(['unnamed', null, 0, 0]);
+    expect(array_map(static fn ($guess): string => "{$guess->becomes->kind->value} {$guess->knot}", $odd))->toBe(array_unique(array_map(static fn ($guess): string => "{$guess->becomes->kind->value} {$guess->knot}", $odd)));
 });

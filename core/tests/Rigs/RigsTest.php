@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Bundle;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rigs\Lashing;
-use Compadre\Core\Rigs\LashingKind;
 use Compadre\Core\Rigs\Line;
 use Compadre\Core\Rigs\Tripod;
 use Compadre\Core\Rope\Material;

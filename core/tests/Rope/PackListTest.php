@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Packing\PackList;
 use Compadre\Core\Rigs\Lashing;
-use Compadre\Core\Rigs\LashingKind;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\StoreUse;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
@@ -19,7 +20,7 @@ function tailRule(): TailRule
 
 // required = max(floor, m x slip x d) + back-up, worked by hand.
 it('asks for the tail of the rule', function (string $class, float $diameter, Material $material, TailSchool $school, bool $wet, bool $backup, int $expected): void {
-    expect(tailRule()->required($class, RopeInHand::of($diameter, $material, $wet), $school, $backup)->millimetres)->toBe($expected);
+    expect(tailRule()->required(TailClass::from($class), RopeInHand::of($diameter, $material, $wet), $school, $backup)->millimetres)->toBe($expected);
 })->with([
     'loop in 8 mm polyester: 10 x 8' => ['loop', 8, Material::Polyester, TailSchool::Longer, false, false, 80],
     'loop in 4 mm: the floor is longer' => ['loop', 4, Material::Polyester, TailSchool::Longer, false, false, 50],
@@ -37,17 +38,17 @@ it('asks for the tail of the rule', function (string $class, float $diameter, Ma
 
 it('is unsure by a width where tape was measured in widths', function (): void {
     // One width to either side is too close to tell.
-    $judge = fn (float $measured): ?TailVerdict => tailRule()->judge('tape', RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false, $measured, Measure::Diameters)->verdict;
-    $required = tailRule()->required('tape', RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false)->millimetres;
+    $judge = fn (float $measured): ?TailVerdict => tailRule()->judge(TailClass::Tape, RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false, $measured, Measure::Diameters)->verdict;
+    $required = tailRule()->required(TailClass::Tape, RopeInHand::of(2, Material::Polyester, false, 25), TailSchool::Longer, false)->millimetres;
     expect([$judge($required - 25.5), $judge($required - 24.5), $judge($required + 24.5), $judge($required + 25.5)])->toBe([TailVerdict::Short, TailVerdict::Borderline, TailVerdict::Borderline, TailVerdict::Good]);
 });
 
 it('asks by the width of tape, never less than 75 mm', function (float $width, Material $material, int $expected): void {
-    expect(tailRule()->required('tape', RopeInHand::of(2, $material, false, $width), TailSchool::Longer, false)->millimetres)->toBe($expected);
+    expect(tailRule()->required(TailClass::Tape, RopeInHand::of(2, $material, false, $width), TailSchool::Longer, false)->millimetres)->toBe($expected);
 })->with([[20, Material::Polyester, 75], [25, Material::Nylon, 90], [30, Material::Polyester, 90]]);
 
 it('judges a measured tail', function (float $measured, Measure $by, TailVerdict $verdict, float $uncertainty): void {
-    $judged = tailRule()->judge('loop', RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, $measured, $by);
+    $judged = tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, $measured, $by);
     expect($judged->verdict)->toBe($verdict);
     expect($judged->uncertainty)->toEqualWithDelta($uncertainty, 1e-9);
     expect($judged->required)->toBe(80);
@@ -64,13 +65,13 @@ it('judges a measured tail', function (float $measured, Measure $by, TailVerdict
 ]);
 
 it('gives no verdict where nothing was measured', function (): void {
-    $judged = tailRule()->judge('loop', RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, null, Measure::Millimetres);
+    $judged = tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, null, Measure::Millimetres);
     expect($judged->toArray())->toMatchArray(['required_mm' => 80, 'uncertainty_mm' => 3.0, 'verdict' => null]);
     expect($judged->reason)->toContain('At least 80 mm')->toContain('10 rope diameters')->toContain('8 mm polyester');
 });
 
 it('says by how much a tail is short and that nothing has to be tied again', function (): void {
-    $reason = tailRule()->judge('loop', RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, 55, Measure::Millimetres)->reason;
+    $reason = tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, 55, Measure::Millimetres)->reason;
     expect($reason)->toContain('25 mm too short')->toContain('feed')->toContain('no need to tie it again');
 });
 
@@ -89,8 +90,8 @@ it('refuses what no rope can be', function (Closure $make, string $field): void 
     'no diameter' => [fn () => RopeInHand::of(0, Material::Nylon), '/diameter_mm'],
     'not a number' => [fn () => RopeInHand::of(NAN, Material::Nylon), '/diameter_mm'],
     'a hawser' => [fn () => RopeInHand::of(101, Material::Nylon), '/diameter_mm'],
-    'a width for a knot in rope' => [fn () => tailRule()->required('loop', RopeInHand::of(8, Material::Nylon, false, 20), TailSchool::Longer, false), '/width_mm'],
-    'tape without a width' => [fn () => tailRule()->required('tape', RopeInHand::of(2, Material::Nylon), TailSchool::Longer, false), '/width_mm'],
-    'unknown class' => [fn () => tailRule()->required('bow', RopeInHand::of(8, Material::Nylon), TailSchool::Longer, false), '/tail_class'],
-    'negative measure' => [fn () => tailRule()->judge('loop', RopeInHand::of(8, Material::Nylon), TailSchool::Longer, false, -1, Measure::Millimetres), '/measured_mm'],
+    'a width for a knot in rope' => [fn () => tailRule()->required(TailClass::Loop, RopeInHand::of(8, Material::Nylon, false, 20), TailSchool::Longer, false), '/width_mm'],
+    'tape without a width' => [fn () => tailRule()->required(TailClass::Tape, RopeInHand::of(2, Material::Nylon), TailSchool::Longer, false), '/width_mm'],
+    'a pack that leaves a class out' => [fn () => TailRule::fromPack(Fields::of(['tail_classes' => ['stopper' => ['m' => 6, 'floor_mm' => 40]]])), '/tail_classes/binding'],
+    'negative measure' => [fn () => tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Nylon), TailSchool::Longer, false, -1, Measure::Millimetres), '/measured_mm'],
 ]);

@@ -17,6 +17,6 @@ final readonly class Ban
 
     public function covers(KnotPack $knot, string $meeting): bool
     {
-        return ($this->meeting === null || $this->meeting === $meeting) && ($this->knotOrFamily === $knot->id || $this->knotOrFamily === $knot->family);
+        return ($this->meeting === null || $this->meeting === $meeting) && ($this->knotOrFamily === $knot->id || $this->knotOrFamily === $knot->family->value);
     }
 }

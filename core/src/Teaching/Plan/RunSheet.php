@@ -177,7 +177,7 @@ final readonly class RunSheet
             'binding' => 'Tie up a bundle and carry it once round.', 'stopper' => 'Reeve a line and see that it stops.',
         ];
         foreach ([...$lessons, ...$old] as $block) {
-            $use = $uses[$this->case->needs->knot((string) $block->knot)->family] ?? null;
+            $use = $uses[$this->case->needs->knot((string) $block->knot)->family->value] ?? null;
             if ($use !== null) {
                 return 'Time to use the knots, or to finish what runs over. '.$use;
             }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Compadre\Core\Rigs;
+namespace Compadre\Core\Knots;
 
 /**
  * The lashings, with the turns they are usually laid with.
