@@ -54,7 +54,8 @@ check() {
 }
 
 types_current() {
-    npx --no-install openapi-typescript api/openapi.yaml -o .build/schema.check.d.ts && cmp resources/js/api/schema.d.ts .build/schema.check.d.ts
+    npx --no-install openapi-typescript api/openapi.yaml -o .build/schema.check.d.ts && cmp resources/js/api/schema.d.ts .build/schema.check.d.ts \
+        && php ops/limits.php | cmp resources/js/api/limits.ts -
 }
 compute_anywhere() { (cd / && "$home/core/bin/compute" --list >/dev/null); }
 

@@ -14,6 +14,9 @@ enum Measure: string
     case Finger = 'finger';
     case Diameters = 'diameters';
 
+    /** A usual finger's width in mm, and what is taken for one. */
+    public const FINGER = ['usual' => 16, 'min' => 5, 'max' => 40];
+
     /** How far off the measured value may be, in mm, for a value and a rope diameter in mm. */
     public function uncertainty(float $measured, float $diameter): float
     {

@@ -99,7 +99,7 @@ it('reads what is there, and its defaults where nothing is', function (): void {
 it('reads a choice, or what it is without one', function (): void {
     $fields = Fields::of(['band' => '8-10']);
     expect($fields->choice('band', AgeBand::class))->toBe(AgeBand::From8)->and($fields->choiceOrNull('band', AgeBand::class))->toBe(AgeBand::From8);
-    expect($fields->choice('none', AgeBand::class, AgeBand::From5))->toBe(AgeBand::Five)->and($fields->choiceOrNull('none', AgeBand::class))->toBeNull();
+    expect($fields->choice('none', AgeBand::class, AgeBand::From5))->toBe(AgeBand::From5)->and($fields->choiceOrNull('none', AgeBand::class))->toBeNull();
 });
 
 it('reads numbers by key', function (): void {

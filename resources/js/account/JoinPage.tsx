@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
+import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
 import { NewPasswordField, TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
@@ -60,7 +61,7 @@ export function JoinPage() {
           label={words.join.name}
           autoComplete="name"
           required
-          maxLength={60}
+          {...limits.NewPerson.name}
           value={person.name}
           onChange={set('name')}
         />

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { comparedQuery, knotQuery } from '../api/queries';
+import * as limits from '../api/limits';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -219,7 +220,7 @@ export function PartsSheet({
         <AreaField
           label={words.check.note}
           rows={2}
-          maxLength={500}
+          {...limits.NewCheckEvent.note}
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
+import { finger_mm } from '../api/limits';
 import { Ruler as RulerIcon } from 'lucide-react';
 import { Button } from '../ui/Button';
 import { words } from '../words/en';
@@ -82,7 +83,7 @@ export function TailPart({
               defaultValue={fingerMm()}
               onChange={(event) => {
                 const mm = Number(event.target.value.replace(',', '.'));
-                if (mm >= 5 && mm <= 40) keepFinger(mm);
+                if (mm >= finger_mm.min && mm <= finger_mm.max) keepFinger(mm);
                 change(text, by);
               }}
               className="min-h-12 w-20 rounded-lg border border-soft bg-card px-2"

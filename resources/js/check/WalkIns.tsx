@@ -1,6 +1,7 @@
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
+import * as limits from '../api/limits';
 import { store } from '../outbox/store';
 import { useLive } from '../outbox/useLive';
 import { Button } from '../ui/Button';
@@ -56,7 +57,7 @@ export function WalkInForm({ meeting }: { meeting: string | null }) {
         <span className="block text-sm font-normal text-soft">{words.check.walkInAbout}</span>
         <input
           autoFocus
-          maxLength={36}
+          {...limits.walkIn.learners.name}
           value={name}
           onChange={(event) => setName(event.target.value)}
           className="mt-1 min-h-12 w-full rounded-lg border border-soft bg-card px-3 font-normal"

@@ -1,3 +1,5 @@
+import { finger_mm } from '../api/limits';
+
 /** The length of a bank card, in mm (ISO/IEC 7810, ID-1): what a screen is set against. */
 export const CARD_MM = 85.6;
 
@@ -21,7 +23,7 @@ export function keepScale(cardPixels: number): Scale {
 /** A leader's own finger width in mm, as measured on this device; a usual finger until then. */
 export function fingerMm(): number {
   const own = Number(localStorage.getItem(FINGER));
-  return own > 0 ? own : 16;
+  return own > 0 ? own : finger_mm.usual;
 }
 
 export const keepFinger = (mm: number): void => localStorage.setItem(FINGER, String(mm));

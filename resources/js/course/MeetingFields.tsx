@@ -1,5 +1,6 @@
 import { TextField } from '../ui/Field';
 import { words } from '../words/en';
+import * as limits from '../api/limits';
 
 export type MeetingForm = { date: string; starts_at: string; minutes: string; checkers: string; place: string };
 
@@ -38,6 +39,7 @@ export function MeetingFields({
         />
         <TextField
           label={words.course.howLong}
+          {...limits.NewMeeting.minutes}
           type="number"
           inputMode="numeric"
           required
@@ -47,6 +49,7 @@ export function MeetingFields({
         />
         <TextField
           label={words.course.checkers}
+          {...limits.NewMeeting.checkers}
           type="number"
           inputMode="numeric"
           required
@@ -55,7 +58,7 @@ export function MeetingFields({
           fault={fault('checkers')}
         />
       </div>
-      <TextField label={words.course.place} maxLength={80} value={form.place} onChange={set('place')} />
+      <TextField label={words.course.place} {...limits.NewMeeting.place} value={form.place} onChange={set('place')} />
     </>
   );
 }

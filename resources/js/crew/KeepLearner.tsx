@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { crewQuery, queryClient } from '../api/queries';
+import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
@@ -53,7 +54,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
         <TextField
           label={words.crew.names}
           required
-          maxLength={40}
+          {...limits.changeLearner.name}
           value={form.name}
           onChange={(event) => setForm({ ...form, name: event.target.value })}
           fault={save.error instanceof ApiProblem ? save.error.about('/name') : undefined}

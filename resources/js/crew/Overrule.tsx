@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
+import * as limits from '../api/limits';
 import { record } from '../check/events';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -88,7 +89,7 @@ export function Overrule({
           hint={words.crew.whyAbout}
           required
           rows={2}
-          maxLength={500}
+          {...limits.NewCheckEvent.note}
           value={why}
           onChange={(event) => setWhy(event.target.value)}
         />

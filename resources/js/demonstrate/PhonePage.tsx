@@ -1,6 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { ApiProblem, call } from '../api/client';
+import * as limits from '../api/limits';
 import { Doorway } from '../ui/Doorway';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
@@ -57,7 +58,7 @@ export function PhonePage() {
             autoComplete="off"
             autoCapitalize="characters"
             spellCheck={false}
-            maxLength={12}
+            {...limits.takeScreen.code}
             required
           />
           <Button type="submit" look="signal">

@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { knotsQuery, queryClient } from '../api/queries';
+import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
 import { AreaField, SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
@@ -76,7 +77,7 @@ export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all:
         <TextField
           label={words.badges.name}
           required
-          maxLength={80}
+          {...limits.Badge.name}
           value={pack.name}
           onChange={(event) => setPack({ ...pack, name: event.target.value })}
         />
@@ -84,7 +85,7 @@ export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all:
           label={words.badges.about}
           rows={2}
           required
-          maxLength={400}
+          {...limits.Badge.about}
           value={pack.about}
           onChange={(event) => setPack({ ...pack, about: event.target.value })}
         />
@@ -215,7 +216,7 @@ function Node({
               <div className="min-w-48 flex-1">
                 <TextField
                   label={words.badges.inRig}
-                  maxLength={200}
+                  {...limits.BadgeRequirement.in}
                   value={node.in ?? ''}
                   onChange={(event) =>
                     onChange({
@@ -234,7 +235,7 @@ function Node({
             <TextField
               label={words.badges.words}
               required
-              maxLength={200}
+              {...limits.BadgeRequirement.say}
               value={node.say}
               onChange={(event) => onChange({ say: event.target.value })}
             />
@@ -245,7 +246,7 @@ function Node({
             <TextField
               label={words.badges.words}
               required
-              maxLength={200}
+              {...limits.BadgeRequirement.rig}
               value={node.rig}
               onChange={(event) => onChange({ rig: event.target.value })}
             />
@@ -256,7 +257,7 @@ function Node({
             <TextField
               label={words.badges.words}
               required
-              maxLength={200}
+              {...limits.BadgeRequirement.text}
               value={node.text}
               onChange={(event) => onChange({ text: event.target.value })}
             />
@@ -267,7 +268,7 @@ function Node({
             <TextField
               label={words.badges.howMany}
               type="number"
-              min={1}
+              {...limits.BadgeRequirement.choose}
               value={node.choose}
               onChange={(event) => onChange({ ...node, choose: Number(event.target.value) })}
             />

@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { groupQuery, queryClient } from '../api/queries';
+import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
@@ -68,7 +69,7 @@ function Ways({ settings }: { settings: Settings }) {
       <Faults error={change.error} />
       <TextField
         label={words.house.name}
-        maxLength={80}
+        {...limits.changeGroup.name}
         value={name}
         onChange={(event) => setName(event.target.value)}
         onBlur={() => {
@@ -221,7 +222,7 @@ function Ropes({ settings }: { settings: Settings }) {
         <TextField
           label={words.house.ropeName}
           required
-          maxLength={60}
+          {...limits.addRope.name}
           value={form.name}
           onChange={(event) => setForm({ ...form, name: event.target.value })}
           fault={fault('name')}

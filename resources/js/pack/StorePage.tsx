@@ -3,6 +3,7 @@ import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { queryClient, storeQuery } from '../api/queries';
+import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
@@ -154,7 +155,7 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
         <TextField
           label={words.store.name}
           required
-          maxLength={60}
+          {...limits.NewStock.name}
           value={form.name}
           onChange={set('name')}
           fault={fault('name')}
@@ -186,7 +187,12 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
             onChange={set('lay')}
             options={options(words.store.lays)}
           />
-          <TextField label={words.store.colour} maxLength={30} value={form.colour} onChange={set('colour')} />
+          <TextField
+            label={words.store.colour}
+            {...limits.NewStock.colour}
+            value={form.colour}
+            onChange={set('colour')}
+          />
           <SelectField
             label={words.store.end}
             value={form.ends}

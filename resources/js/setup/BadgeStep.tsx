@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import * as limits from '../api/limits';
 import { SelectField, TextField } from '../ui/Field';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
@@ -67,7 +68,7 @@ function OwnBadge({ answers, set, knots }: Step & { knots: KnotName[] }) {
         <p className="text-soft">{words.setup.ownAbout}</p>
         <TextField
           label={words.setup.ownName}
-          maxLength={80}
+          {...limits.SetUp.own_badges.name}
           value={answers.ownName}
           onChange={(event) => set({ ownName: event.target.value })}
         />

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
+import * as limits from '../api/limits';
 import { BANDS, namesIn } from '../crew/AddLearners';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -22,7 +23,7 @@ export function GroupStep({ answers, set }: Step) {
         label={words.setup.code}
         hint={words.setup.codeAbout}
         required
-        maxLength={40}
+        {...limits.SetUp.code}
         autoComplete="off"
         autoCapitalize="characters"
         spellCheck={false}
@@ -32,7 +33,7 @@ export function GroupStep({ answers, set }: Step) {
       <TextField
         label={words.setup.group}
         required
-        maxLength={80}
+        {...limits.SetUp.group.name}
         value={answers.name}
         onChange={(event) => set({ name: event.target.value })}
       />
@@ -40,8 +41,7 @@ export function GroupStep({ answers, set }: Step) {
         <TextField
           label={words.setup.from}
           type="number"
-          min={5}
-          max={17}
+          {...limits.SetUp.group.age_from}
           required
           value={answers.from}
           onChange={(event) => set({ from: event.target.value })}
@@ -49,8 +49,7 @@ export function GroupStep({ answers, set }: Step) {
         <TextField
           label={words.setup.to}
           type="number"
-          min={5}
-          max={17}
+          {...limits.SetUp.group.age_to}
           required
           value={answers.to}
           onChange={(event) => set({ to: event.target.value })}
@@ -85,7 +84,7 @@ export function YouStep({ answers, set }: Step) {
       <TextField
         label={words.join.name}
         required
-        maxLength={60}
+        {...limits.NewPerson.name}
         autoComplete="name"
         value={answers.person}
         onChange={(event) => set({ person: event.target.value })}
@@ -135,7 +134,7 @@ export function RopeStep({ answers, set }: Step) {
       <TextField
         label={words.setup.ropeName}
         required
-        maxLength={60}
+        {...limits.SetUp.rope.name}
         value={answers.rope}
         onChange={(event) => set({ rope: event.target.value })}
       />
@@ -173,7 +172,7 @@ export function MeetingsStep({ answers, set }: Step) {
           label={words.setup.times}
           type="number"
           min={1}
-          max={52}
+          max={limits.SetUp.meetings.dates.most}
           value={times}
           onChange={(event) => setTimes(event.target.value)}
         />

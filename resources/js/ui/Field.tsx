@@ -7,6 +7,7 @@ import {
 } from 'react';
 import { LOOKS } from './looks';
 import { words } from '../words/en';
+import * as limits from '../api/limits';
 
 type About = { label: string; hint?: string | undefined; fault?: string | undefined };
 
@@ -56,7 +57,7 @@ export function NewPasswordField(
       type="password"
       autoComplete="new-password"
       required
-      minLength={10}
+      {...limits.Password}
       onChange={(event) => onText(event.target.value)}
       {...rest}
     />
