@@ -55,7 +55,8 @@ check() {
 
 types_current() {
     npx --no-install openapi-typescript api/openapi.yaml -o .build/schema.check.d.ts && cmp resources/js/api/schema.d.ts .build/schema.check.d.ts \
-        && php ops/limits.php | cmp resources/js/api/limits.ts -
+        && php ops/limits.php | cmp resources/js/api/limits.ts - && php ops/look.php .build/look \
+        && cmp resources/js/drawing/look.ts .build/look/drawing/look.ts && cmp resources/js/palette.css .build/look/palette.css
 }
 compute_anywhere() { (cd / && "$home/core/bin/compute" --list >/dev/null); }
 
@@ -83,7 +84,7 @@ check_code() {
     check "the arrows between screens" npm run --silent rooms
     check "Prettier" npm run --silent format
     check "the screens by themselves" npm run --silent unit
-    check "types of the API" types_current
+    check "what is generated for the screens" types_current
     check "compute from anywhere" compute_anywhere
 }
 

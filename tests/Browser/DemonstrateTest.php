@@ -99,7 +99,7 @@ it('draws a bight with both its sides', function (): void {
     $this->press(WebDriverKeys::ARROW_RIGHT);
     $this->see('Lay the bight over both standing strands');
     // One red end only, the tail: what travels is a bend.
-    $ends = fn (): int => (int) $this->browser->executeScript('return document.querySelectorAll("[data-testid=stage] [data-testid=knot-picture] path[stroke=\'#d8432b\']").length');
+    $ends = fn (): int => (int) $this->browser->executeScript('return document.querySelectorAll("[data-testid=stage] [data-testid=knot-picture] path[stroke=\'var(--whipping)\']").length');
     expect($ends())->toBe(1);
     $this->press(WebDriverKeys::END);
     $this->see('Lay the pairs flat');

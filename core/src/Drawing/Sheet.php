@@ -37,12 +37,12 @@ final class Sheet
             return self::whole(Drawing::tight($request->view->of($knot->halfWay($method) ?? $loose)), $title);
         }
 
-        return (new SvgWriter(Drawing::loose($request->view->of($loose)), Palette::print()))->write($state, $title);
+        return (new SvgWriter(Drawing::loose($request->view->of($loose)), Palette::file()))->write($state, $title);
     }
 
     private static function whole(Drawing $drawing, string $title): string
     {
-        return (new SvgWriter($drawing, Palette::print()))->write(null, $title);
+        return (new SvgWriter($drawing, Palette::file()))->write(null, $title);
     }
 
     /** Every knot, method, step and usual mistake as one page of HTML. */
@@ -67,7 +67,7 @@ final class Sheet
     private static function cells(KnotPack $knot, Method $method): array
     {
         $loose = DiagramBuilder::loose($method, $knot->file);
-        $open = new SvgWriter(Drawing::loose($loose), Palette::print());
+        $open = new SvgWriter(Drawing::loose($loose), Palette::file());
         $cells = [];
         foreach (StepStates::of($method, $loose, $knot->file) as $number => $state) {
             $words = ($number + 1).'. '.$state->plan->say;
@@ -94,7 +94,7 @@ final class Sheet
             $name = $form->found->becomes->knot === null ? 'falls out' : $library->knot($form->found->becomes->knot)->names[0];
             $words = "Wrong ($name): {$form->found->sign}.";
 
-            return [(new SvgWriter(Drawing::loose($form->diagram), Palette::print()))->write(null, $words, $form->ringed), $words];
+            return [(new SvgWriter(Drawing::loose($form->diagram), Palette::file()))->write(null, $words, $form->ringed), $words];
         }, WrongForm::of($library, $index, $knot, $method));
     }
 }

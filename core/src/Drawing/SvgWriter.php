@@ -17,14 +17,6 @@ use Compadre\Core\Knots\StrandKind;
  */
 final readonly class SvgWriter
 {
-    private const OUTLINE = 0.09;
-
-    /** That of a pole, a ring or a stick: thick enough that no side of it pales in a small print. */
-    private const WOOD_OUTLINE = 0.16;
-
-    /** How much of a tail is whipped, in rope widths. */
-    private const WHIPPED = 1.3;
-
     public function __construct(private Drawing $drawing, private Palette $palette)
     {
     }
@@ -45,7 +37,7 @@ final readonly class SvgWriter
             $body .= $strand->kind->isRope() && $strand->runsOn->atEnd() && ($state->reach[$strand->id] ?? INF) > $strand->curve->length() - 1e-6 ? $this->fade($strand, true) : '';
         }
         foreach ($ringed as $point) {
-            $body .= sprintf('<circle cx="%s" cy="%s" r="1.9" fill="none" stroke="%s" stroke-width="0.28"/>', self::n($point->x), self::n($point->y), $this->palette->signal);
+            $body .= sprintf('<circle cx="%s" cy="%s" r="%s" fill="none" stroke="%s" stroke-width="%s"/>', self::n($point->x), self::n($point->y), Look::RING['radius'], $this->palette->signal, Look::RING['width']);
         }
 
         return sprintf(
@@ -78,29 +70,29 @@ final readonly class SvgWriter
     private function tube(Piece $piece, Strand $strand, float $first, float $to, float $reach, ?StepState $state): string
     {
         $rope = $this->rope($strand->id);
-        $inner = $strand->width - 2 * self::OUTLINE;
+        $inner = $strand->width - 2 * Look::OUTLINE;
         $text = '';
         if ($piece->gap !== null && $piece->gap[0] < $to && $piece->gap[1] > $first) {
             $text .= $this->stroke($strand, max($first, $piece->gap[0]), min($piece->gap[1], $to), $this->palette->paper, $strand->width + 2 * $this->drawing->air);
         }
         $isEnd = $reach <= $piece->to;
         $isCut = $first > $piece->from;
-        $from = $first + ($first > 0 && ! $isCut ? Piece::LAP - 0.04 : 0.0);
+        $from = $first + ($first > 0 && ! $isCut ? Look::LAP : 0.0);
         $lightTo = $to;
-        $to -= $isEnd ? 0.0 : Piece::LAP - 0.04;
+        $to -= $isEnd ? 0.0 : Look::LAP;
         // The outline stops a hair short of the body where the rope goes on, so that no line shows across it.
-        $text .= $this->stroke($strand, $from + ($first > 0 ? 0.03 : 0.0), $to + ($isEnd ? self::OUTLINE : -0.03), $this->palette->ink, $strand->width);
-        if ($isEnd && ! $strand->runsOn->atEnd() && $reach > $strand->curve->length() - self::OUTLINE) {
-            $to -= self::OUTLINE;
+        $text .= $this->stroke($strand, $from + ($first > 0 ? Look::SEAM : 0.0), $to + ($isEnd ? Look::OUTLINE : -Look::SEAM), $this->palette->line, $strand->width);
+        if ($isEnd && ! $strand->runsOn->atEnd() && $reach > $strand->curve->length() - Look::OUTLINE) {
+            $to -= Look::OUTLINE;
         }
         $text .= $this->stroke($strand, $from, $to, $rope['body'], $inner);
-        $text .= $this->stroke($strand, $first, $isEnd ? max($first, $to - 0.3) : $lightTo, $rope['light'], ...$this->sheen($strand, $inner));
+        $text .= $this->stroke($strand, $first, $isEnd ? max($first, $to - Look::SHEEN_ENDS) : $lightTo, $rope['light'], ...$this->sheen($strand, $inner));
         if ($rope['tracer'] !== null) {
-            $text .= $this->stroke($strand, $from, $to, $rope['tracer'], 0.2, 'stroke-dasharray="0.55 0.45"');
+            $text .= $this->stroke($strand, $from, $to, $rope['tracer'], Look::TRACER['width'], sprintf('stroke-dasharray="%s %s"', Look::TRACER['dash'], 1 - Look::TRACER['dash']));
         }
         $whipped = ! $strand->runsOn->atEnd() && ($reach >= $strand->curve->length() - 1e-6 || ! isset($state?->far[$strand->id]));
-        $text .= $whipped ? $this->whipping($strand, max($from, $reach - self::WHIPPED), $to, $inner) : '';
-        $text .= ! $strand->runsOn->atStart() ? $this->whipping($strand, $from, min($to, self::WHIPPED), $inner) : '';
+        $text .= $whipped ? $this->whipping($strand, max($from, $reach - Look::WHIPPING['length']), $to, $inner) : '';
+        $text .= ! $strand->runsOn->atStart() ? $this->whipping($strand, $from, min($to, Look::WHIPPING['length']), $inner) : '';
 
         return $text.$this->arrows($strand, $from, $to, $state->moved[$strand->id] ?? null, $reach);
     }
@@ -112,19 +104,24 @@ final readonly class SvgWriter
      */
     private function sheen(Strand $strand, float $inner): array
     {
-        return $strand->kind === StrandKind::Tape ? [$inner * 0.66, 'stroke-opacity="0.6"'] : [$inner * 0.34, 'transform="translate(-0.13 -0.15)" stroke-opacity="0.85"'];
+        return $strand->kind === StrandKind::Tape ? [$inner * Look::TAPE_SHEEN['share'], sprintf('stroke-opacity="%s"', Look::TAPE_SHEEN['opacity'])] : [$inner * Look::SHEEN['share'], self::aside()];
+    }
+
+    private static function aside(): string
+    {
+        return sprintf('transform="translate(%s %s)" stroke-opacity="%s"', Look::SHEEN['x'], Look::SHEEN['y'], Look::SHEEN['opacity']);
     }
 
     /** The tip of a bight that is on its way. */
     private function tip(Strand $strand, float $reach, float $far): string
     {
         $d = SvgPath::of([PartialDiagram::tip($strand->curve, $reach, $far)]);
-        $inner = $strand->width - 2 * self::OUTLINE;
+        $inner = $strand->width - 2 * Look::OUTLINE;
         $rope = $this->rope($strand->id);
 
-        return sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->ink, self::n($strand->width))
+        return sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->line, self::n($strand->width))
             .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $rope['body'], self::n($inner))
-            .sprintf('<path d="%s" stroke="%s" stroke-width="%s" transform="translate(-0.13 -0.15)" stroke-opacity="0.85"/>', $d, $rope['light'], self::n($inner * 0.34));
+            .sprintf('<path d="%s" stroke="%s" stroke-width="%s" %s/>', $d, $rope['light'], self::n($inner * Look::SHEEN['share']), self::aside());
     }
 
     private function whipping(Strand $strand, float $start, float $to, float $inner): string
@@ -133,26 +130,33 @@ final readonly class SvgWriter
             return '';
         }
 
-        return $this->stroke($strand, $start, $to, $this->palette->signal, $inner)
-            .$this->stroke($strand, $start, $to, $this->palette->ink, $inner, 'stroke-dasharray="0.06 0.26" stroke-opacity="0.55"');
+        $text = $this->stroke($strand, $start, $to, $this->palette->whipping, $inner);
+        foreach (Look::WHIPPING['turns'] as $back) {
+            $turn = $to - $back;
+            $text .= $turn <= $start ? '' : $this->stroke($strand, $turn, $turn + Look::WHIPPING['turn'], $this->palette->mark, $inner, sprintf('stroke-opacity="%s"', Look::WHIPPING['opacity']));
+        }
+
+        return $text;
     }
 
     /** @param  ?array{float, float}  $moved */
     private function arrows(Strand $strand, float $from, float $to, ?array $moved, float $reach): string
     {
         $text = '';
-        for ($s = $moved === null ? INF : $moved[0] + 1.1; $moved !== null && $s < min($moved[1], $reach) - 1.6; $s += 1.5) {
+        for ($s = $moved === null ? INF : $moved[0] + Look::ARROWS['first']; $moved !== null && $s < min($moved[1], $reach) - Look::ARROWS['last']; $s += Look::ARROWS['apart']) {
             if ($s < $from || $s >= $to) {
                 continue;
             }
             $at = $strand->curve->pointAt($s);
-            $way = $strand->curve->directionAt($s)->times(0.24);
-            $side = new Point(-$way->y, $way->x);
-            $tail = $at->minus($way);
+            $way = $strand->curve->directionAt($s);
+            $back = $way->times(Look::ARROWS['back']);
+            $tip = $at->plus($way->times(Look::ARROWS['front']));
+            $side = new Point(-$back->y, $back->x);
+            $tail = $at->minus($back);
             $text .= sprintf(
-                '<path d="M%s %sL%s %sL%s %s" stroke="%s" stroke-width="0.15" stroke-linecap="round"/>',
-                self::n($tail->x + $side->x), self::n($tail->y + $side->y), self::n($at->x + $way->x * 0.6), self::n($at->y + $way->y * 0.6),
-                self::n($tail->x - $side->x), self::n($tail->y - $side->y), $this->palette->ink,
+                '<path d="M%s %sL%s %sL%s %s" stroke="%s" stroke-width="%s" stroke-linecap="round"/>',
+                self::n($tail->x + $side->x), self::n($tail->y + $side->y), self::n($tip->x), self::n($tip->y),
+                self::n($tail->x - $side->x), self::n($tail->y - $side->y), $this->palette->mark, Look::ARROWS['width'],
             );
         }
 
@@ -163,14 +167,14 @@ final readonly class SvgWriter
     {
         $d = SvgPath::of($strand->curve->cubics);
         $wide = self::n($strand->width);
-        $text = sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->ink, $wide)
-            .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->wood, self::n($strand->width - 2 * self::WOOD_OUTLINE));
-        foreach ([-0.3, -0.12, 0.1, 0.26, 0.38] as $number => $share) {
+        $text = sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->line, $wide)
+            .sprintf('<path d="%s" stroke="%s" stroke-width="%s"/>', $d, $this->palette->wood, self::n($strand->width - 2 * Look::WOOD_OUTLINE));
+        foreach (Look::GRAIN['shares'] as $number => $share) {
             $from = $strand->curve->pointAt(0);
             $way = $strand->curve->directionAt(0);
             $shift = (new Point(-$way->y, $way->x))->times($share * $strand->width);
-            $text .= sprintf('<path d="%s" transform="translate(%s %s)" stroke="%s" stroke-width="0.1" stroke-dasharray="%s" stroke-dashoffset="%s"/>',
-                $d, self::n($shift->x), self::n($shift->y), $this->palette->grain, ['5 1.5 2 3', '3 2 6 2.5', '7 3 2.5 1'][$number % 3], self::n($number * 1.7 + $from->x));
+            $text .= sprintf('<path d="%s" transform="translate(%s %s)" stroke="%s" stroke-width="%s" stroke-dasharray="%s" stroke-dashoffset="%s"/>',
+                $d, self::n($shift->x), self::n($shift->y), $this->palette->grain, Look::GRAIN['width'], Look::GRAIN['dashes'][$number % 3], self::n($number * Look::GRAIN['shift'] + $from->x));
         }
 
         return $text;
@@ -186,7 +190,7 @@ final readonly class SvgWriter
         $id = ($isFar ? 'far-' : 'fade-').$strand->id;
 
         return sprintf('<defs><linearGradient id="%s"><stop offset="0" stop-color="%s"/><stop offset="1" stop-color="%s" stop-opacity="0"/></linearGradient></defs>', $id, $this->palette->paper, $this->palette->paper)
-            .sprintf('<rect x="-0.2" y="-0.8" width="2.2" height="1.6" fill="url(#%s)" transform="translate(%s %s) rotate(%s)"/>', $id, self::n($at->x), self::n($at->y), self::n($angle));
+            .sprintf('<rect x="%s" y="%s" width="%s" height="%s" fill="url(#%s)" transform="translate(%s %s) rotate(%s)"/>', ...array_values(Look::FADE), ...[$id, self::n($at->x), self::n($at->y), self::n($angle)]);
     }
 
     private function stroke(Strand $strand, float $from, float $to, string $colour, float $width, string $more = ''): string

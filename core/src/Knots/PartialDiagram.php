@@ -10,6 +10,9 @@ namespace Compadre\Core\Knots;
  */
 final class PartialDiagram
 {
+    /** The tip of a bight reaches ahead by this share of the way between its sides. */
+    public const AHEAD = 0.7;
+
     /**
      * @param  array<string, float>  $reach length along each rope, by id
      * @param  array<string, float>  $far where the far side of a bight begins, by id
@@ -54,7 +57,7 @@ final class PartialDiagram
     public static function tip(Curve $curve, float $to, float $far): Cubic
     {
         [$a, $b] = [$curve->pointAt($to), $curve->pointAt($far)];
-        $ahead = 0.7 * max(1.0, $a->distance($b));
+        $ahead = self::AHEAD * max(1.0, $a->distance($b));
 
         return new Cubic($a, $a->plus($curve->directionAt($to)->times($ahead)), $b->minus($curve->directionAt($far)->times($ahead)), $b);
     }

@@ -50,9 +50,9 @@ it('does not let a bight travel beyond its tip', function (): void {
 it('draws the far side, and the tip that is on its way', function (): void {
     $method = doubled(steps: [['move' => 'bight', 'to' => ['rope' => 2], 'say' => 'On.'], ['move' => 'bight', 'to' => ['rope' => 3], 'say' => 'Out.']]);
     $diagram = DiagramBuilder::loose($method);
-    $writer = new SvgWriter(Drawing::loose($diagram), Palette::print());
+    $writer = new SvgWriter(Drawing::loose($diagram), Palette::file());
     [$first, $second] = StepStates::of($method, $diagram);
-    $paths = static fn (string $svg): int => substr_count($svg, 'stroke="'.Palette::print()->ropes[0]['body'].'"');
+    $paths = static fn (string $svg): int => substr_count($svg, 'stroke="'.Palette::file()->ropes[0]['body'].'"');
     // Near side, tip, far side; then one rope.
     expect($paths($writer->write($first, 'One')))->toBe(3)->and($paths($writer->write($second, 'Two')))->toBe(1);
 });
@@ -88,8 +88,8 @@ it('brings an object in with its step', function (): void {
     $diagram = DiagramBuilder::loose($pack->methods[0]);
     $states = StepStates::of($pack->methods[0], $diagram);
     expect($states[1]->reach['stick'])->toBe(0.0)->and($states[2]->reach)->not->toHaveKey('stick');
-    $wood = 'stroke="'.Palette::print()->wood.'"';
-    $writer = new SvgWriter(Drawing::loose($diagram), Palette::print());
+    $wood = 'stroke="'.Palette::file()->wood.'"';
+    $writer = new SvgWriter(Drawing::loose($diagram), Palette::file());
     expect($writer->write($states[1], 'Before'))->not->toContain($wood)->and($writer->write($states[2], 'After'))->toContain($wood);
 });
 

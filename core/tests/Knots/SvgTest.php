@@ -98,9 +98,9 @@ it('puts every knot, step and mistake on the sheet', function (): void {
 
 it('rings what it is told to', function (): void {
     $drawing = Drawing::loose(DiagramBuilder::loose(shelf()->knot('overhand')->methods[0]));
-    $ringed = (new SvgWriter($drawing, Palette::print()))->write(null, 'Ringed', [new Point(1.5, -2)]);
+    $ringed = (new SvgWriter($drawing, Palette::file()))->write(null, 'Ringed', [new Point(1.5, -2)]);
     expect($ringed)->toContain('<circle cx="1.5" cy="-2"');
-    expect((new SvgWriter($drawing, Palette::print()))->write(null, 'A & B < C'))->toContain('<title>A &amp; B &lt; C</title>');
+    expect((new SvgWriter($drawing, Palette::file()))->write(null, 'A & B < C'))->toContain('<title>A &amp; B &lt; C</title>');
 });
 
 it('writes paths that other programs read', function (): void {

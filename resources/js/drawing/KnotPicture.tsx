@@ -2,7 +2,8 @@ import { memo, useId } from 'react';
 import type { Schemas } from '../api/client';
 import type { Moment } from './moment';
 import { type Seen, RopePiece, runsOnAt } from './RopePiece';
-import { fadeAt, numbered, WOOD_OUTLINE, type Strand } from './rope';
+import { FADE, GRAIN, RING, WOOD_OUTLINE } from './look';
+import { fadeAt, numbered, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
@@ -34,20 +35,19 @@ function seenOn(piece: Piece, { reach, far, open }: Seen): Seen {
 }
 
 const ObjectPiece = memo(function ObjectPiece({ strand, piece }: { strand: Strand; piece: Piece }) {
-  const grain = [-0.31, -0.13, 0.09, 0.25, 0.39];
   const [dx, dy] = fadeAt(strand).across;
   return (
     <g>
       <path d={piece.d} stroke="var(--rope-line)" strokeWidth={strand.width} />
       <path d={piece.d} stroke="var(--wood)" strokeWidth={strand.width - 2 * WOOD_OUTLINE} />
-      {grain.map((share, n) => (
+      {GRAIN.shares.map((share, n) => (
         <path
           key={share}
           d={piece.d}
           stroke="var(--grain)"
-          strokeWidth={0.11}
-          strokeDasharray={['5 1.5 2 3', '3 2 6 2.5', '7 3 2.5 1'][n % 3]}
-          strokeDashoffset={n * 1.7}
+          strokeWidth={GRAIN.width}
+          strokeDasharray={GRAIN.dashes[n % 3]}
+          strokeDashoffset={n * GRAIN.shift}
           transform={`translate(${dx * share * strand.width} ${dy * share * strand.width})`}
         />
       ))}
@@ -126,10 +126,7 @@ export const KnotPicture = memo(function KnotPicture({
             return (
               <rect
                 key={`${strand.id} ${isFar}`}
-                x={-0.2}
-                y={-0.8}
-                width={2.2}
-                height={1.6}
+                {...FADE}
                 fill={`url(#${id})`}
                 transform={`translate(${fade.x} ${fade.y}) rotate(${fade.angle})`}
               />
@@ -137,7 +134,7 @@ export const KnotPicture = memo(function KnotPicture({
           }),
         )}
       {ringed?.map(([cx, cy]) => (
-        <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={1.9} stroke="var(--signal)" strokeWidth={0.3} />
+        <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={RING.radius} stroke="var(--signal)" strokeWidth={RING.width} />
       ))}
     </svg>
   );

@@ -1,15 +1,13 @@
 import { memo } from 'react';
 import type { Schemas } from '../api/client';
-import { arrowsOn, dashFor, tipBetween, LAP, OUTLINE, SEAM, type Strand } from './rope';
+import { ARROWS, LAP, OUTLINE, SEAM, SHEEN, SHEEN_ENDS, TAPE_SHEEN, TRACER, WHIPPING } from './look';
+import { arrowsOn, dashFor, tipBetween, type Strand } from './rope';
 
 type Drawing = Schemas['Drawing'];
 type Piece = Drawing['pieces'][number];
 
 /** How much of a strand is to be seen: up to its reach, and of an open bight from its far side on. */
 export type Seen = { reach: number; far: number; open: boolean };
-
-/** How much of a tail is whipped, in rope widths. */
-const WHIPPED = 1.3;
 
 export function runsOnAt(strand: Strand): { start: boolean; end: boolean } {
   return {
@@ -19,10 +17,14 @@ export function runsOnAt(strand: Strand): { start: boolean; end: boolean } {
 }
 
 /** The light on a rope lies along its upper side; tape is flat, and lies light between its two selvedges. */
-function sheen(strand: Strand, inner: number): { strokeWidth: number; strokeOpacity: number; transform?: string } {
-  return strand.kind === 'tape'
-    ? { strokeWidth: inner * 0.66, strokeOpacity: 0.6 }
-    : { strokeWidth: inner * 0.34, strokeOpacity: 0.85, transform: 'translate(-0.13 -0.15)' };
+function sheen(kind: string, inner: number): { strokeWidth: number; strokeOpacity: number; transform?: string } {
+  return kind === 'tape'
+    ? { strokeWidth: inner * TAPE_SHEEN.share, strokeOpacity: TAPE_SHEEN.opacity }
+    : {
+        strokeWidth: inner * SHEEN.share,
+        strokeOpacity: SHEEN.opacity,
+        transform: `translate(${SHEEN.x} ${SHEEN.y})`,
+      };
 }
 
 /** What is seen of one piece of rope at a moment; of a bight both its sides, and the tip that joins them. */
@@ -126,17 +128,19 @@ function Tube({
       <path
         d={piece.d}
         stroke={`var(--rope-${rope}-light)`}
-        {...sheen(strand, inner)}
-        strokeDasharray={dashFor(piece, first, ends ? Math.max(first, body - 0.3) : last)}
+        {...sheen(strand.kind, inner)}
+        strokeDasharray={dashFor(piece, first, ends ? Math.max(first, body - SHEEN_ENDS) : last)}
       />
       {rope === 2 && <Tracer piece={piece} from={from} to={body} />}
-      {whipped && <Whipping piece={piece} from={Math.max(from, reach - WHIPPED)} to={body} width={inner} />}
-      {!runsOnAt(strand).start && <Whipping piece={piece} from={from} to={Math.min(body, WHIPPED)} width={inner} />}
+      {whipped && <Whipping piece={piece} from={Math.max(from, reach - WHIPPING.length)} to={body} width={inner} />}
+      {!runsOnAt(strand).start && (
+        <Whipping piece={piece} from={from} to={Math.min(body, WHIPPING.length)} width={inner} />
+      )}
       {moved && (
         <path
-          d={arrowsOn(piece, moved, from, Math.min(stop, reach - 1.6))}
-          stroke="#11242d"
-          strokeWidth={0.16}
+          d={arrowsOn(piece, moved, from, Math.min(stop, reach - ARROWS.last))}
+          stroke="var(--rope-mark)"
+          strokeWidth={ARROWS.width}
           strokeLinecap="round"
         />
       )}
@@ -151,13 +155,7 @@ function Tip({ d, width, rope }: { d: string; width: number; rope: number }) {
     <g>
       <path d={d} stroke="var(--rope-line)" strokeWidth={width} />
       <path d={d} stroke={`var(--rope-${rope})`} strokeWidth={inner} />
-      <path
-        d={d}
-        stroke={`var(--rope-${rope}-light)`}
-        strokeWidth={inner * 0.34}
-        transform="translate(-0.13 -0.15)"
-        strokeOpacity={0.85}
-      />
+      <path d={d} stroke={`var(--rope-${rope}-light)`} {...sheen('rope', inner)} />
     </g>
   );
 }
@@ -165,10 +163,10 @@ function Tip({ d, width, rope }: { d: string; width: number; rope: number }) {
 /** The second rope's stripe, so that it differs by more than its colour. */
 function Tracer({ piece, from, to }: { piece: Piece; from: number; to: number }) {
   // Dashes lie at whole lengths along the strand, so that they keep their rhythm from piece to piece.
-  const first = Math.ceil(from - 0.55);
+  const first = Math.ceil(from - TRACER.dash);
   const marks = Array.from(
     { length: Math.max(0, Math.ceil(to) - first) },
-    (_, n) => [Math.max(from, first + n), Math.min(to, first + n + 0.55)] as const,
+    (_, n) => [Math.max(from, first + n), Math.min(to, first + n + TRACER.dash)] as const,
   ).filter(([start, end]) => end > start);
   let at = piece.from;
   const pattern = marks
@@ -182,7 +180,7 @@ function Tracer({ piece, from, to }: { piece: Piece; from: number; to: number })
     <path
       d={piece.d}
       stroke="var(--tracer)"
-      strokeWidth={0.2}
+      strokeWidth={TRACER.width}
       strokeDasharray={`${pattern} 0 ${piece.to - piece.from + 9}`}
     />
   ) : null;
@@ -192,17 +190,17 @@ function Whipping({ piece, from, to, width }: { piece: Piece; from: number; to: 
   if (from >= to) return null;
   return (
     <>
-      <path d={piece.d} stroke="#d8432b" strokeWidth={width} strokeDasharray={dashFor(piece, from, to)} />
-      {[0.3, 0.62, 0.94].map((back) => {
+      <path d={piece.d} stroke="var(--whipping)" strokeWidth={width} strokeDasharray={dashFor(piece, from, to)} />
+      {WHIPPING.turns.map((back) => {
         const at = to - back;
         return at > from ? (
           <path
             key={back}
             d={piece.d}
-            stroke="#11242d"
-            strokeOpacity={0.6}
+            stroke="var(--rope-mark)"
+            strokeOpacity={WHIPPING.opacity}
             strokeWidth={width}
-            strokeDasharray={dashFor(piece, at, at + 0.08)}
+            strokeDasharray={dashFor(piece, at, at + WHIPPING.turn)}
           />
         ) : null;
       })}

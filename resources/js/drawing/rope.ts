@@ -1,19 +1,8 @@
 import type { Schemas } from '../api/client';
+import { ARROWS, TIP } from './look';
 
 export type Strand = Schemas['Drawing']['strands'][number];
 type Piece = Schemas['Drawing']['pieces'][number];
-
-/** Thickness of a rope's outline, in rope widths. */
-export const OUTLINE = 0.09;
-
-/** That of a pole, a ring or a stick: thick enough that no side of it pales in a small print. */
-export const WOOD_OUTLINE = 0.16;
-
-/** How far bodies stop short of the ends of their pieces, where these overlap, in rope widths. */
-export const LAP = 0.21;
-
-/** An outline stops this much short of the body where the rope goes on, so that no line shows across it. */
-export const SEAM = 0.03;
 
 /** The dash pattern that shows only a stretch of a piece; lengths along the strand, as the core gives them. */
 export function dashFor(piece: Piece, from: number, to: number): string | undefined {
@@ -70,12 +59,9 @@ export function fadeAt(
 export function tipBetween(strand: Strand, near: number, far: number): string {
   const a = pointAt(strand, near);
   const b = pointAt(strand, far);
-  const ahead = 0.7 * Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
+  const ahead = TIP * Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
   return `M${a.x} ${a.y}C${a.x + a.dx * ahead} ${a.y + a.dy * ahead} ${b.x - b.dx * ahead} ${b.y - b.dy * ahead} ${b.x} ${b.y}`;
 }
-
-/** Arrowheads lie this far apart along a move, begin after its start and stop before its end, in rope widths. */
-const ARROWS = { first: 1.1, apart: 1.5, last: 1.6, back: 0.24, front: 0.15 };
 
 const arrows = new Map<string, string>();
 
