@@ -19,7 +19,6 @@ it('has nothing serious against it on any screen', function (int $width, int $he
     foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Signed in on', '/house' => 'How knots are forgotten', '/pocket' => 'Print it for a wet pocket', '/check/of' => 'Who is in front of you', '/knot/bowline' => 'What to look at', '/map' => 'What comes before what', '/handout/bowline' => 'What to look at', '/phone' => 'The code', '/check/square-knot' => 'Tail:'] as $path => $words) {
         $this->visit($path);
         $this->see($words);
-        usleep(400_000);
         $this->accessibleInBoth("$path");
     }
     $this->lookCloser('Cleo M.');

@@ -47,7 +47,7 @@ it('runs the evening on a phone, survives a reload, and ends with a summary', fu
     $second = $this->find('[data-testid=running] .font-display')->getText();
     // Another leader's step, taken elsewhere, is seen within five seconds.
     $this->browser->executeScript('const at = location.pathname.split("/").pop(); const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]); return fetch(`/api/meetings/${at}`).then((one) => one.json()).then((sheet) => fetch(`/api/meetings/${at}/run`, { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token }, body: JSON.stringify({ step: "next", block: sheet.clock.blocks.find((block) => block.state === "running").id }) })).then((answer) => answer.status)');
-    $this->wait(fn (): ?bool => $this->find('[data-testid=running] .font-display')->getText() !== $second ? true : null, 'the other leader’s step', 6);
+    $this->wait(fn (): ?bool => $this->find('[data-testid=running] .font-display')->getText() !== $second ? true : null, 'the other leader’s step');
     $this->named('More: Bowline')->click();
     $this->named('Next meeting')->click();
     $this->see('next meeting');
@@ -135,6 +135,6 @@ it('writes a badge, reads a list with faults in it, and gives the calendar an ad
     $this->named('Everyone')->click();
     $this->named('Half hitch')->click();
     $this->named('Write down 1 knot for 16 learners')->click();
-    $this->wait(fn (): ?bool => count($this->browser->findElements(WebDriverBy::cssSelector('[aria-label^="Half hitch: "]'))) >= 16 ? true : null, 'the marks', 20);
+    $this->wait(fn (): ?bool => count($this->browser->findElements(WebDriverBy::cssSelector('[aria-label^="Half hitch: "]'))) >= 16 ? true : null, 'the marks');
     $this->noConsoleErrors();
 });

@@ -142,7 +142,7 @@ it('takes a walk-in without a network, and checks them before anyone knows them'
     $this->named('Pip L.: clean pass');
     $this->see('1 check and 1 note of the evening wait');
     $this->offline(false);
-    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent', 40);
+    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
     $found = array_values(array_filter($this->fetched('/api/crew')['learners'], fn (array $learner): bool => $learner['name'] === 'Pip L.'));
     expect($found)->toHaveCount(1)->and($found[0]['marks']['bowline']['verdict'])->toBe('has_it');
 });

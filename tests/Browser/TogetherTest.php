@@ -5,7 +5,7 @@ declare(strict_types=1);
 /** Nothing waits on this device any more. */
 function allSent(Tests\BrowserCase $case): void
 {
-    $case->until(fn (): bool => $case->script('return document.querySelector("[data-testid=sync]") === null') === true, 'all sent', 40);
+    $case->until(fn (): bool => $case->script('return document.querySelector("[data-testid=sync]") === null') === true, 'all sent');
 }
 
 /** What the device holds of a group: answers of the server, checks, walk-ins. */

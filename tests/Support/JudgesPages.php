@@ -11,7 +11,8 @@ trait JudgesPages
     protected function accessible(string $where): void
     {
         $this->browser->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
-        $this->browser->manage()->timeouts()->setScriptTimeout(60);
+        // What is still fading in has not its colours yet.
+        $this->until(fn (): bool => $this->script('return document.fonts.status === "loaded" && document.getAnimations().every((one) => one.playState !== "running" || one.effect.getComputedTiming().iterations === Infinity)') === true, "$where at rest");
         $this->assertSame([], $this->faultsByAxe(['type' => 'tag', 'values' => ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']]), $where);
     }
 

@@ -12,6 +12,9 @@ use Facebook\WebDriver\WebDriverKeys;
 /** Looks for things on the page as a person would, by their names and words, and waits until they are there. */
 trait LooksAtPages
 {
+    /** So many seconds a state is waited for at the most: a machine that is busy with other things takes its time. */
+    private const PATIENCE = 45;
+
     /** Waits for an element to be there and visible. */
     protected function find(string $css): RemoteWebElement
     {
@@ -105,7 +108,7 @@ trait LooksAtPages
     }
 
     /** @param  callable(): bool  $is */
-    public function until(callable $is, string $what, int $seconds = 15): void
+    public function until(callable $is, string $what, int $seconds = self::PATIENCE): void
     {
         $this->wait(fn (): ?bool => $is() ? true : null, $what, $seconds);
         $this->addToAssertionCount(1);
@@ -117,7 +120,7 @@ trait LooksAtPages
      * @param  callable(): ?T  $ask
      * @return T
      */
-    protected function wait(callable $ask, string $what, int $seconds = 15): mixed
+    protected function wait(callable $ask, string $what, int $seconds = self::PATIENCE): mixed
     {
         $until = microtime(true) + $seconds;
         do {
