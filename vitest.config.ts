@@ -7,6 +7,7 @@ export default defineConfig({
     environment: 'jsdom',
     setupFiles: ['fake-indexeddb/auto'],
     restoreMocks: true,
+    testTimeout: 60_000,
     cache: false,
   },
 });
