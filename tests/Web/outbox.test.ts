@@ -44,7 +44,7 @@ const check = (learner = 'ada') =>
 
 /** An answer is there before the device has counted anew. */
 const settled = (state: Partial<SyncState>): Promise<void> =>
-  vi.waitFor(() => expect(syncState()).toMatchObject(state));
+  vi.waitFor(() => expect(syncState()).toMatchObject(state), { timeout: 30_000 });
 
 beforeEach(async () => {
   server = new FakeServer().start();
