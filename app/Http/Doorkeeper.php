@@ -22,6 +22,14 @@ final class Doorkeeper
         $request->session()->regenerate();
     }
 
+    /** Signs whoever is signed in out of this session, and leaves nothing of it. */
+    public static function letOut(Request $request): void
+    {
+        self::guard()->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+    }
+
     public static function guard(): StatefulGuard
     {
         return Auth::guard('web');

@@ -32,9 +32,7 @@ final class AccountController extends Controller
     {
         // What the same browser asked at the same time may write its session back once this one is gone: it opens nothing any more.
         Device::of($request, $this->user($request))->end();
-        Doorkeeper::guard()->logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        Doorkeeper::letOut($request);
 
         return new Response(status: 204);
     }

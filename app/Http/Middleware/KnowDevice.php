@@ -43,8 +43,7 @@ final class KnowDevice
 
     private function turnAway(Request $request): never
     {
-        Doorkeeper::guard()->logout();
-        $request->session()->invalidate();
+        Doorkeeper::letOut($request);
         throw new DeviceSignedOut;
     }
 }
