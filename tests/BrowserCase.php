@@ -72,12 +72,12 @@ abstract class BrowserCase extends TestCase
     {
         $house = TestHouse::settings();
         $command = "$program --no-defaults --host=127.0.0.1 --port={$house['DB_PORT']} --user={$house['DB_USERNAME']} {$house['DB_DATABASE']} $pipe";
-        Process::fromShellCommandline($command, null, ['MYSQL_PWD' => $house['DB_PASSWORD']])->mustRun();
+        Process::fromShellCommandline($command, null, ['MYSQL_PWD' => $house['DB_PASSWORD']], timeout: TestHouse::PATIENCE)->mustRun();
     }
 
     protected function artisan(string ...$arguments): string
     {
-        $process = new Process([...TestHouse::asAccount(), PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__), TestHouse::settings(), timeout: 120);
+        $process = new Process([...TestHouse::asAccount(), PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__), TestHouse::settings(), timeout: TestHouse::PATIENCE);
         $process->run();
         if (! $process->isSuccessful()) {
             throw new RuntimeException($process->getOutput().$process->getErrorOutput());

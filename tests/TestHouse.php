@@ -11,6 +11,9 @@ use RuntimeException;
  */
 final class TestHouse
 {
+    /** So many seconds a command is waited for at the most: a machine that is busy with other things takes its time. */
+    public const PATIENCE = 600.0;
+
     /** @return list<string> what a command begins with to run as the account that owns the houses */
     public static function asAccount(): array
     {

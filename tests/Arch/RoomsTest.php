@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Symfony\Component\Process\Process;
 use Tests\Arch\RoomPicture;
+use Tests\TestHouse;
 
 arch('the core knows no framework and nothing of the app')
     ->expect('Compadre\Core')
@@ -24,7 +25,7 @@ arch('nothing is left behind from debugging')
 
 it('finds every arrow that is not allowed', function (): void {
     $root = dirname(__DIR__, 2);
-    $stan = new Process([PHP_BINARY, 'vendor/bin/phpstan', 'analyse', '-c', 'phpstan.rooms.neon', '--no-progress', '--error-format=json', '--memory-limit=1G', 'tests/data/planted'], $root, timeout: 300);
+    $stan = new Process([PHP_BINARY, 'vendor/bin/phpstan', 'analyse', '-c', 'phpstan.rooms.neon', '--no-progress', '--error-format=json', '--memory-limit=1G', 'tests/data/planted'], $root, timeout: TestHouse::PATIENCE);
     $stan->run();
     $said = implode("\n", array_column(array_merge(...array_column(json_decode($stan->getOutput(), true)['files'], 'messages')), 'message'));
     foreach ([
@@ -37,7 +38,7 @@ it('finds every arrow that is not allowed', function (): void {
 });
 
 it('finds every arrow between the screens’ rooms that is not allowed', function (): void {
-    $lint = new Process(['npx', '--no-install', 'eslint', '-c', 'eslint.rooms.js', '--format', 'json', '--stdin', '--stdin-filename', 'resources/js/ui/Planted.ts'], dirname(__DIR__, 2), timeout: 120);
+    $lint = new Process(['npx', '--no-install', 'eslint', '-c', 'eslint.rooms.js', '--format', 'json', '--stdin', '--stdin-filename', 'resources/js/ui/Planted.ts'], dirname(__DIR__, 2), timeout: TestHouse::PATIENCE);
     $lint->setInput("import { App } from '../shell/App';\nimport { useMe } from '../device/me';\nimport { words } from '../words/en';\nexport { App, useMe, words };\n");
     $lint->run();
     $said = implode("\n", array_column(json_decode($lint->getOutput(), true)[0]['messages'], 'message'));

@@ -12,6 +12,7 @@ use Compadre\Core\Teaching\Run\Clock;
 use Compadre\Core\Teaching\Run\ClockBlock;
 use Compadre\Core\Teaching\Run\ClockStep;
 use Symfony\Component\Process\Process;
+use Tests\TestHouse;
 
 /** The app's own modules, as one script for the page. */
 function modules(): string
@@ -19,7 +20,7 @@ function modules(): string
     static $script = null;
     if ($script === null) {
         $file = dirname(__DIR__, 2).'/.build/log/modules.js';
-        (new Process(['npx', '--no-install', 'rolldown', 'tests/Browser/modules.ts', '--format', 'iife', '--name', 'modules', '-o', $file], dirname(__DIR__, 2)))->mustRun();
+        (new Process(['npx', '--no-install', 'rolldown', 'tests/Browser/modules.ts', '--format', 'iife', '--name', 'modules', '-o', $file], dirname(__DIR__, 2), timeout: TestHouse::PATIENCE))->mustRun();
         $script = file_get_contents($file).';';
     }
 

@@ -19,7 +19,7 @@ function upgraded(string $dump): void
     DB::statement('drop database if exists compadre_upgrade');
     DB::statement('create database compadre_upgrade');
     $command = 'zcat '.escapeshellarg($dump)." | mariadb --no-defaults --host=127.0.0.1 --port={$house['DB_PORT']} --user={$house['DB_USERNAME']} compadre_upgrade";
-    Process::fromShellCommandline($command, null, ['MYSQL_PWD' => $house['DB_PASSWORD']])->mustRun();
+    Process::fromShellCommandline($command, null, ['MYSQL_PWD' => $house['DB_PASSWORD']], timeout: TestHouse::PATIENCE)->mustRun();
     config(['database.connections.upgrade' => ['database' => 'compadre_upgrade'] + config('database.connections.mariadb')]);
     DB::setDefaultConnection('upgrade');
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Tests\House\OwnHouse;
+use Tests\TestHouse;
 
 /** A house whose backups are put back, damaged, and broken into. */
-function kept(string $script, int $seconds = 180): string
+function kept(string $script, float $seconds = TestHouse::PATIENCE): string
 {
     return (new OwnHouse('kept'))->run($script, $seconds);
 }

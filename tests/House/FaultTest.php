@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\House\OwnHouse;
 use Tests\House\Phone;
+use Tests\TestHouse;
 
 /** A house whose services are killed outright while phones send checks to it. */
 function faulty(): OwnHouse
@@ -11,7 +12,7 @@ function faulty(): OwnHouse
     return new OwnHouse('fault');
 }
 
-function fault(string $script, int $seconds = 180): string
+function fault(string $script, float $seconds = TestHouse::PATIENCE): string
 {
     return faulty()->run($script, $seconds);
 }

@@ -17,7 +17,7 @@ final readonly class OwnHouse
     }
 
     /** In a script, $dir is the house's folder. */
-    public function process(string $script, int $seconds = 180): Process
+    public function process(string $script, float $seconds = TestHouse::PATIENCE): Process
     {
         $root = dirname(__DIR__, 2);
 
@@ -56,7 +56,7 @@ final readonly class OwnHouse
     }
 
     /** @throws RuntimeException with all that was said, where the script fails */
-    public function run(string $script, int $seconds = 180): string
+    public function run(string $script, float $seconds = TestHouse::PATIENCE): string
     {
         $process = $this->process($script, $seconds);
         $process->run();

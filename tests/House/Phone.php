@@ -88,7 +88,7 @@ final class Phone
     {
         $body = (string) json_encode(['sent_at' => gmdate('Y-m-d\TH:i:s.v\Z'), 'events' => array_values(array_slice($this->waiting, 0, 100))]);
         [$host, $port] = explode(':', substr($this->address, strlen('http://')));
-        $line = fsockopen($host, (int) $port, timeout: 5);
+        $line = fsockopen($host, (int) $port, timeout: 60);
         fwrite($line, "POST /api/check-events HTTP/1.1\r\nHost: $host:$port\r\nOrigin: {$this->address}\r\nAccept: application/json\r\nContent-Type: application/json\r\nX-XSRF-TOKEN: {$this->token()}\r\nCookie: {$this->cookies()}\r\nContent-Length: ".strlen($body)."\r\n\r\n");
         fwrite($line, $wholeBody ? $body : substr($body, 0, intdiv(strlen($body), 2)));
         fflush($line);
