@@ -132,7 +132,14 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
     $this->until(fn (): bool => $this->asyncScript(HELD)[0] > 10, 'the group kept on the device', 60);
     // The lead, at the hall's computer, signs the helper's phone out.
     $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\House\People\SignOutDevice::class)($one); }');
-    $this->goTo('/crew');
+    // Where the server takes too long the page is shown as it was kept, which is no contact: the next page asks again.
+    $isOut = fn (): bool => str_contains($this->textNow(), 'Ropes ready?');
+    for ($contact = 0; $contact < 6 && ! $isOut(); $contact++) {
+        $this->goTo(['/crew', '/course'][$contact % 2]);
+        for ($until = microtime(true) + 15; ! $isOut() && microtime(true) < $until;) {
+            usleep(60_000);
+        }
+    }
     $this->see('Ropes ready?');
     $this->until(fn (): bool => $this->asyncScript(HELD) === [0, 0, 0], 'nothing left');
     $this->visit('/crew');
