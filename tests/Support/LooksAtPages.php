@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Closure;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -18,13 +19,25 @@ trait LooksAtPages
     /** Waits for an element to be there and visible. */
     protected function find(string $css): RemoteWebElement
     {
-        return $this->wait(fn (): ?RemoteWebElement => $this->visible($css), "an element $css");
+        return $this->lasting(fn (): RemoteWebElement => $this->wait(fn (): ?RemoteWebElement => $this->visible($css), "an element $css"));
+    }
+
+    /**
+     * An element that is looked for again when the page is drawn anew under it.
+     *
+     * @param  Closure(): RemoteWebElement  $find
+     */
+    private function lasting(Closure $find): RemoteWebElement
+    {
+        $id = $find()->getID();
+
+        return new RemoteWebElement(new FindsAgain($this->browser, $id, $find), $id, true);
     }
 
     /** A button or link by what it is called, as a screen reader would say it. */
     protected function named(string $name, string $css = 'button, a, [role=menuitem], [role=radio], input, select, textarea'): RemoteWebElement
     {
-        return $this->wait(function () use ($name, $css): ?RemoteWebElement {
+        return $this->lasting(fn (): RemoteWebElement => $this->wait(function () use ($name, $css): ?RemoteWebElement {
             foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
                 $called = ($element->getAttribute('aria-label') ?? trim($element->getText())) === $name || trim($element->getText()) === $name;
                 if ($called && $element->isDisplayed()) {
@@ -36,7 +49,7 @@ trait LooksAtPages
             }
 
             return null;
-        }, "something called \"$name\"");
+        }, "something called \"$name\""));
     }
 
     /** Whether it stays where it is from one frame to the next: what still moves is not yet to be clicked. */
