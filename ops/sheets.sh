@@ -10,6 +10,11 @@ knot_relax() {
     php core/bin/relax "$@"
 }
 
+knot_tighten() {
+    packages_need php8.2-cli php8.2-mbstring php8.2-opcache
+    php core/bin/tighten "$@"
+}
+
 knot_sheet() {
     packages_need php8.2-cli php8.2-mbstring chromium
     local folder="${1:-$home/.build/sheet}"

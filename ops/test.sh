@@ -28,6 +28,9 @@ elif ! account_prepare or-root; then
     export COMPADRE_AS_ROOT=yes
 fi
 
+# With the compiler on, ropes in space are proven in a quarter of the time.
+compiled=(-d opcache.enable_cli=1 -d opcache.jit=1255 -d opcache.jit_buffer_size=64M)
+
 passed=0
 failed=0
 driver=""
@@ -90,7 +93,7 @@ check_code() {
 
 if [ "$part" = core ]; then
     trap - EXIT
-    exec vendor/bin/pest "$@"
+    exec php "${compiled[@]}" vendor/bin/pest "$@"
 fi
 
 step "starting the test house"
@@ -105,12 +108,13 @@ export COMPADRE_TEST_DRIVER="http://127.0.0.1:$driver_port"
 COMPADRE_TEST_URL="http://127.0.0.1:$(house_setting var/test COMPADRE_PORT)"
 export COMPADRE_TEST_URL
 
-# pests LANE ARGUMENTS... : a run of Pest, whose counts lie in the lane's report when it is done.
+# pests LANE ARGUMENTS... : a run of Pest, the core's with PHP's compiler on, whose counts lie in the lane's report when it is done.
 pests() {
-    local report="$home/.build/log/pest-$1.xml" result=0
+    local report="$home/.build/log/pest-$1.xml" result=0 with=()
+    [ "$1" != core ] || with=("${compiled[@]}")
     shift
     rm -f "$report"
-    vendor/bin/pest --log-junit "$report" "$@" || result=$?
+    php "${with[@]}" vendor/bin/pest --log-junit "$report" "$@" || result=$?
     # A run that broke off before its end has failed even if no test did.
     [ "$result" -eq 0 ] || echo "$result" >"$report.broken"
 }
@@ -131,10 +135,12 @@ else
     pests browser tests/Browser >.build/log/pest-browser.log 2>&1 &
     browsers=$!
     check_code
-    pests rest core/tests tests/Arch tests/Feature tests/House
+    pests core core/tests
+    pests rest tests/Arch tests/Feature tests/House
     step "waiting for the browsers"
     wait "$browsers"
     cat .build/log/pest-browser.log
+    count core
     count rest
     count browser
 fi

@@ -44,6 +44,20 @@ final class KnotController extends Controller
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => 'attachment; filename="'.$knot.($step === null ? '' : "-step-$step").'.svg"']);
     }
 
+    /** The knot as ropes in space, from loose to tight. */
+    public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
+    {
+        return new JsonResponse($space->of($knot, $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null));
+    }
+
+    /** The same from one side, for screens that cannot turn it, and to keep or print. */
+    public function picture(Request $request, string $knot, KnotSpace $space): Response
+    {
+        $svg = $space->svg($knot, $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null, $this->asked($request, 'yaw'), $this->asked($request, 'pitch'), $this->asked($request, 'tight'));
+
+        return new Response($svg, 200, ['Content-Type' => 'image/svg+xml']);
+    }
+
     public function next(Learner $learner, KnotFacts $facts): JsonResponse
     {
         return new JsonResponse(['knots' => $facts->next($learner)]);

@@ -29,6 +29,7 @@ use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
+use Compadre\Core\Space\FormFile;
 use Illuminate\Support\Facades\Cache;
 
 /**
@@ -39,7 +40,7 @@ final class KnotView
     /** @var array<string, list<WrongForm>> by knot and method: the same from every side */
     private array $wrong = [];
 
-    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly KnotIndex $index)
+    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly KnotIndex $index, private readonly FormFile $forms)
     {
     }
 
@@ -101,7 +102,7 @@ final class KnotView
             throw Refusal::of('/step', $step, "from 1 to $known");
         }
 
-        return Sheet::one($this->library, SheetRequest::drawing($knot->id, $method, $step, View::from($view), $tight));
+        return Sheet::one($this->library, SheetRequest::drawing($knot->id, $method, $step, View::from($view), $tight), $this->forms);
     }
 
     /** What is for leaders only is kept from every screen that learners may see. */
@@ -137,7 +138,7 @@ final class KnotView
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
             'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->ways()),
-            'method' => $method->id, 'view' => $view->value, 'version' => $knot->version,
+            'method' => $method->id, 'view' => $view->value, 'version' => $knot->version, 'in_space' => $this->forms->has($knot, $method),
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'look' => [
                 'tying' => self::look($method, 'tying', $plain), 'dressing' => self::look($method, 'dressing', $plain), 'tail' => self::look($method, 'tail', $plain),

@@ -20,6 +20,8 @@ Route::middleware('signed-in')->group(function (): void {
     Route::get('/knots/{knot}', [KnotController::class, 'show']);
     Route::get('/knots/{knot}/compared', [KnotController::class, 'compared']);
     Route::get('/knots/{knot}/drawing.svg', [KnotController::class, 'drawing']);
+    Route::get('/knots/{knot}/space', [KnotController::class, 'space']);
+    Route::get('/knots/{knot}/space.svg', [KnotController::class, 'picture']);
     Route::get('/learners/{learner}/next', [KnotController::class, 'next']);
     Route::post('/screens', [RemoteController::class, 'offer'])->can('teach');
     Route::get('/screens/{remote}', [RemoteController::class, 'screen'])->can('teach');

@@ -19,6 +19,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Space\FormFile;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\Model;
@@ -36,6 +37,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Packs::class);
         $this->app->singleton(KnotNames::class);
         $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
+        $this->app->singleton(FormFile::class, fn (): FormFile => new FormFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));

@@ -20,13 +20,14 @@ final class Rooms
         'Topology' => [],
         'Knots' => ['Topology'],
         'Mistakes' => ['Topology', 'Knots'],
-        'Drawing' => ['Knots', 'Mistakes'],
+        'Space' => ['Topology', 'Knots'],
+        'Drawing' => ['Knots', 'Mistakes', 'Space'],
         'Rope' => ['Knots'],
         'Rigs' => ['Knots', 'Rope'],
         'Packing' => ['Knots', 'Rope', 'Rigs'],
         'Checking' => ['Knots', 'Rope'],
         'Teaching' => ['Knots', 'Checking'],
-        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching'],
+        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching'],
     ];
 
     /** The app's rooms; what requests and rows have in common is for all. */

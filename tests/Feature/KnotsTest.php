@@ -47,6 +47,28 @@ it('gives any step as a file', function (): void {
     $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?method=sideways'), '/method', 'tail-outside');
 });
 
+it('gives a knot as ropes in space, as it is kept, and as a picture from any side', function (): void {
+    $space = $this->api('GET', '/api/knots/sheet-bend/space')->assertOk()->json();
+    expect($space['ropes'])->toHaveCount(2)->and($space['method'])->toBe('tucked')->and($space['objects'])->toBe([]);
+    foreach ($space['frames'] as $frame) {
+        foreach ($frame as $number => $steps) {
+            expect($steps)->toHaveCount(3 * $space['ropes'][$number]['points']);
+        }
+    }
+    expect($this->api('GET', '/api/knots/sheet-bend/space?method=slip-loop')->json('frames.0.0'))->not->toBe($space['frames'][0][0]);
+    expect($this->api('GET', '/api/knots/clove-hitch/space')->json('objects.0.kind'))->toBe('pole');
+    $seen = fn (string $more): string => (string) $this->get("/api/knots/bowline/space.svg$more")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+    expect(simplexml_load_string($seen('')))->not->toBeFalse();
+    expect($seen('?yaw=40&pitch=-10'))->not->toBe($seen('?yaw=-40&pitch=-10'))->and($seen('?tight=0'))->not->toBe($seen('?tight=1'))->and($seen('?tight=1'))->toBe($seen(''));
+    $this->refused($this->api('GET', '/api/knots/bowline/space?method=sideways'), '/method', 'tail-outside');
+    $this->refused($this->api('GET', '/api/knots/square-lashing/space'), '/knot', 'lashings are not');
+    $this->refused($this->api('GET', '/api/knots/bowline/space.svg?yaw=sideways'), '/yaw');
+    $this->refused($this->api('GET', '/api/knots/bowline/space.svg?tight=2'), '/tight');
+    $this->api('GET', '/api/knots/handcuff-knot/space')->assertNotFound();
+    $this->api('GET', '/api/knots/no-such-knot/space.svg')->assertNotFound();
+    expect($this->api('GET', '/api/knots/bowline')->json('in_space'))->toBeTrue()->and($this->api('GET', '/api/knots/square-lashing')->json('in_space'))->toBeFalse();
+});
+
 it('says what a learner may learn next', function (): void {
     [$ada] = $this->learners($this->crew, 'Ada P.');
     $next = $this->api('GET', "/api/learners/{$ada->id}/next")->assertOk()->json('knots');

@@ -17,7 +17,7 @@ it('reaches nothing that is for leaders only by any address, from any knot, meth
         }
     };
     foreach (array_keys($secret) as $id) {
-        foreach (["/api/knots/$id", "/api/knots/$id/compared", "/api/knots/$id/drawing.svg", "/api/check/$id"] as $address) {
+        foreach (["/api/knots/$id", "/api/knots/$id/compared", "/api/knots/$id/drawing.svg", "/api/knots/$id/space", "/api/knots/$id/space.svg", "/api/check/$id"] as $address) {
             $this->get($address)->assertNotFound();
         }
         $this->refused($this->api('POST', '/api/screens', ['knot' => $id, 'step' => 1, 'steps' => 2]), '/knot');

@@ -11,6 +11,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rope\TailRule;
+use Compadre\Core\Space\FormFile;
 
 /**
  * Every computation as JSON in, JSON out.
@@ -26,7 +27,8 @@ final class Command
         $library = Library::at($packs);
         $rope = Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json')));
         $tails = TailRule::fromPack($rope);
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation(Friction::fromPack($rope)), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails)] as $operation) {
+        $forms = new FormFile($packs);
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation(Friction::fromPack($rope)), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

@@ -12,13 +12,14 @@ use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Space\FormFile;
 
 /**
  * How much rope a knot takes.
  */
 final readonly class RopeUseOperation implements Operation
 {
-    public function __construct(private Library $library, private TailRule $tails)
+    public function __construct(private Library $library, private TailRule $tails, private FormFile $forms)
     {
     }
 
@@ -42,6 +43,7 @@ final readonly class RopeUseOperation implements Operation
     {
         return Schemas::object([
             'used_mm' => ['type' => 'number'], 'tail_mm' => ['type' => 'integer'], 'total_mm' => ['type' => 'number'],
+            'basis' => ['enum' => ['start', 'space'], 'description' => 'whether the starting value or the knot drawn up in space is reckoned with'],
             'set_out_mm' => ['type' => 'number', 'description' => 'from the end to the small loop'], 'reason' => Schemas::text(600),
         ], ['set_out_mm']);
     }
@@ -54,10 +56,10 @@ final readonly class RopeUseOperation implements Operation
             static fn (Fields $turn): array => ['object' => $turn->number('object_mm'), 'turns' => $turn->number('turns')],
             $input->has('turns') ? $input->objects('turns') : [],
         );
-        $use = RopeUse::of($knot, $rope, $this->tails->required($knot->tailClass, $rope, TailSchool::Longer, false), $turns, $input->numberOrNull('loop_mm'));
+        $use = RopeUse::of($knot, $rope, $this->tails->required($knot->tailClass, $rope, TailSchool::Longer, false), $turns, $input->numberOrNull('loop_mm'), $this->forms->ropeInKnot($knot));
 
         return [
-            'used_mm' => round($use->used, 3), 'tail_mm' => $use->tail, 'total_mm' => round($use->total(), 3),
+            'used_mm' => round($use->used, 3), 'tail_mm' => $use->tail, 'total_mm' => round($use->total(), 3), 'basis' => $use->isFromSpace ? 'space' : 'start',
         ] + ($use->setOut === null ? [] : ['set_out_mm' => round($use->setOut, 3)]) + ['reason' => $use->reason];
     }
 }

@@ -13,16 +13,20 @@ use Compadre\Core\Knots\View;
 use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Refusal;
+use Compadre\Core\Space\FormFile;
 
 /**
  * Drawings outside the app: one as an SVG, or all of them on one page to look at.
  */
 final class Sheet
 {
-    public static function one(Library $library, SheetRequest $request): string
+    public static function one(Library $library, SheetRequest $request, FormFile $forms): string
     {
         $knot = $library->knot($request->knot);
         $method = $knot->method($request->method);
+        if ($request->inSpace) {
+            return self::inSpace($knot, $method, $request, $forms);
+        }
         $loose = DiagramBuilder::loose($method, $knot->file);
         $state = null;
         if ($request->step !== null) {
@@ -38,6 +42,16 @@ final class Sheet
         }
 
         return (new SvgWriter(Drawing::loose($request->view->of($loose)), Palette::file()))->write($state, $title);
+    }
+
+    private static function inSpace(KnotPack $knot, Method $method, SheetRequest $request, FormFile $forms): string
+    {
+        if (! $forms->has($knot, $method)) {
+            throw Refusal::of('KNOT', $knot->id, 'a knot that is kept as ropes in space; lashings are not');
+        }
+        $form = $forms->read($knot, $method)->form;
+
+        return (new SpaceWriter(Palette::file()))->write($method, $form->at($request->tightness), $form->solids, $request->turn ?? new Turn(...SheetRequest::TURN), $knot->names[0]);
     }
 
     private static function whole(Drawing $drawing, string $title): string

@@ -19,8 +19,14 @@ final readonly class SheetRequest
         public View $view,
         public bool $tight,
         public bool $whole,
+        public bool $inSpace = false,
+        public ?Turn $turn = null,
+        public float $tightness = 1.0,
     ) {
     }
+
+    /** Seen from here, in degrees, a knot shows the most of itself. */
+    public const TURN = [28.0, -24.0];
 
     /** One drawing: a step from 1, or the finished knot, loose or tight. */
     public static function drawing(string $knot, ?string $method, ?int $step, View $view, bool $tight): self
@@ -28,7 +34,7 @@ final readonly class SheetRequest
         return new self($knot, $method, $step, $view, $tight, false);
     }
 
-    /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], or --sheet */
+    /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], KNOT --space [--method=M] [--turn=YAW,PITCH] [--tight=0..1], or --sheet */
     public static function fromArguments(array $arguments): self
     {
         $options = [];
@@ -36,8 +42,8 @@ final readonly class SheetRequest
         foreach ($arguments as $argument) {
             if (str_starts_with($argument, '--')) {
                 [$name, $value] = explode('=', substr($argument, 2), 2) + ['', ''];
-                if (! in_array($name, ['method', 'step', 'view', 'tight', 'sheet'], true)) {
-                    throw Refusal::of("--$name", $value, 'only --method=, --step=, --view=, --tight or --sheet');
+                if (! in_array($name, ['method', 'step', 'view', 'tight', 'sheet', 'space', 'turn'], true)) {
+                    throw Refusal::of("--$name", $value, 'only --method=, --step=, --view=, --tight, --space, --turn= or --sheet');
                 }
                 $options[$name] = $value;
             } else {
@@ -51,10 +57,28 @@ final readonly class SheetRequest
             throw Refusal::of('--step', $options['step'], 'a step number from 1');
         }
 
+        $tightness = ($options['tight'] ?? '') === '' ? '1' : $options['tight'];
+        if (! is_numeric($tightness) || $tightness < 0 || $tightness > 1) {
+            throw Refusal::of('--tight', $tightness, 'a number from 0, loose, to 1, tight');
+        }
+
         return new self(
             $knots[0] ?? '', $options['method'] ?? null, isset($options['step']) ? (int) $options['step'] : null,
             View::tryFrom($options['view'] ?? 'learner') ?? throw Refusal::of('--view', $options['view'] ?? null, 'learner, across, behind or left'),
-            isset($options['tight']), isset($options['sheet']),
+            isset($options['tight']), isset($options['sheet']), isset($options['space']), self::turn($options['turn'] ?? null), (float) $tightness,
         );
+    }
+
+    private static function turn(?string $turn): Turn
+    {
+        if ($turn === null) {
+            return new Turn(...self::TURN);
+        }
+        $angles = explode(',', $turn);
+        if (count($angles) !== 2 || ! is_numeric($angles[0]) || ! is_numeric($angles[1]) || abs((float) $angles[0]) > 360 || abs((float) $angles[1]) > 360) {
+            throw Refusal::of('--turn', $turn, 'two angles in degrees, from -360 to 360, as 30,-20');
+        }
+
+        return new Turn((float) $angles[0], (float) $angles[1]);
     }
 }

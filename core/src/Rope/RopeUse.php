@@ -13,7 +13,8 @@ use Compadre\Core\Knots\Visit;
 
 /**
  * How much rope a knot takes: used = a d + pi (D + d) for each turn round an object of diameter D + the free loop, in mm; a is the
- * knot's rope factor, d the rope's diameter (of tape three times its thickness). A starting value, until a group has measured its own.
+ * knot's rope factor, d the rope's diameter (of tape three times its thickness). What a knot drawn up in space takes counts instead of
+ * the factor where both are of one kind. A starting value, until a group has measured its own.
  */
 final readonly class RopeUse
 {
@@ -23,23 +24,29 @@ final readonly class RopeUse
     /** Rope that the small loop of a set-out loop takes, in diameters. */
     private const SET_OUT = 8.0;
 
+    /** What was measured in space counts where it is no further from the factor than this share of it. */
+    private const NEAR = 0.2;
+
     /** An object's diameter where none is given, in mm: a stave. */
     public const STAVE = 60.0;
 
-    private function __construct(public float $used, public int $tail, public ?float $setOut, public string $reason)
+    private function __construct(public float $used, public int $tail, public ?float $setOut, public bool $isFromSpace, public string $reason)
     {
     }
 
     /**
      * @param  list<array{object: float, turns: float}>  $turns diameters in mm, 0 or more turns
      * @param  ?float  $loop inner circumference of the free loop in mm
+     * @param  ?float  $inSpace what the knot drawn up in space takes, in diameters
      */
-    public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null): self
+    public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null, ?float $inSpace = null): self
     {
+        $isFromSpace = $inSpace !== null && abs($inSpace - $knot->ropeFactor) <= self::NEAR * $knot->ropeFactor;
+        $factor = $isFromSpace ? $inSpace : $knot->ropeFactor;
         $d = $rope->diameter * ($knot->tailClass === TailClass::Tape ? self::TAPE : 1.0);
         $round = array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $d) * $one['turns'], $turns));
-        $used = $knot->ropeFactor * $d + $round + ($loop ?? 0.0);
-        $parts = [sprintf('%s times the rope’s %s mm', Figure::of($knot->ropeFactor), Figure::of($d))];
+        $used = $factor * $d + $round + ($loop ?? 0.0);
+        $parts = [sprintf('%s times the rope’s %s mm', Figure::of(round($factor, 1)), Figure::of($d))];
         if ($round > 0) {
             $parts[] = sprintf('%s mm for the turns', Figure::of(round($round)));
         }
@@ -49,7 +56,13 @@ final readonly class RopeUse
         // The small loop lies where loop, knot and tail end, measured from the end.
         $setOut = $loop !== null && $knot->setsOut ? $loop + self::SET_OUT * $d + $tail->millimetres : null;
 
-        return new self($used, $tail->millimetres, $setOut, sprintf('About %s: %s; and a tail of %d mm. A starting value: mark, tie, untie and measure to make it your own.', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres));
+        $origin = match (true) {
+            $isFromSpace => 'Measured on the knot drawn up in space',
+            $inSpace !== null => sprintf('A starting value (drawn up in space the knot takes %s times the rope)', Figure::of(round($inSpace, 1))),
+            default => 'A starting value',
+        };
+
+        return new self($used, $tail->millimetres, $setOut, $isFromSpace, sprintf('About %s: %s; and a tail of %d mm. %s: mark, tie, untie and measure to make it your own.', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres, $origin));
     }
 
     /**

@@ -40,11 +40,54 @@ it('lists its operations with schemas, and answers as they say', function (): vo
     }
 });
 
+/** @return list<array{float, float, float}> a trefoil */
+function trefoilPoints(int $count): array
+{
+    return array_map(static fn (int $k): array => [sin(2 * M_PI * $k / $count) + 2 * sin(4 * M_PI * $k / $count), cos(2 * M_PI * $k / $count) - 2 * cos(4 * M_PI * $k / $count), -sin(6 * M_PI * $k / $count)], range(0, $count - 1));
+}
+
+it('draws up closed curves, and a knot, as its schema says', function (): void {
+    [, $listed] = compute('--list', '');
+    [$code, $closed] = compute('space', Json::write(['closed' => [trefoilPoints(120)], 'diameter' => 0.4]));
+    expect($code)->toBe(0)->and($closed['ropelength'])->toBeGreaterThan(16.3)->toBeLessThan(16.37 * 1.03)->and($closed['proof'])->toBe(['directions' => 3, 'same' => true]);
+    Schema::hold(json_decode(Json::write($closed)), $listed['operations']['space']['output']);
+    expect($closed['strands'])->toBe($closed['frames'][count($closed['frames']) - 1]['strands'])->and($closed['contacts'])->not->toBe([]);
+    // The first frame is the curve as it came, in diameters.
+    expect($closed['frames'][0]['strands'][0]['points'][5])->toEqualWithDelta(array_map(static fn (float $value): float => $value / 0.4, trefoilPoints(120)[5]), 1e-3);
+    [$code, $knot] = compute('space', '{"knot":"figure-eight"}');
+    expect($code)->toBe(0)->and($knot['proof']['same'])->toBeTrue()->and($knot['rope_in_knot'])->toBeGreaterThan(10)->and($knot)->not->toHaveKey('ropelength');
+    Schema::hold(json_decode(Json::write($knot)), $listed['operations']['space']['output']);
+    [, $loose] = compute('space', '{"knot":"figure-eight","tight":0}');
+    expect($loose['strands'])->toBe($knot['frames'][0]['strands'])->and($loose['strands'])->not->toBe($knot['strands']);
+    expect(compute('space', '{"knot":"clove-hitch"}')[1]['objects'][0])->toMatchArray(['kind' => 'pole', 'radius' => 3.2]);
+});
+
+it('refuses ropes in space that cannot be', function (array $input, string $field, string $allowed): void {
+    [$code, , $error] = compute('space', Json::write($input));
+    expect($code)->toBe(2)->and($error['error']['field'])->toBe($field)->and($error['error']['allowed'])->toContain($allowed);
+})->with([
+    'seven points' => [['closed' => [trefoilPoints(7)], 'diameter' => 0.1], '/closed/0', '8'],
+    'too thick' => [['closed' => [trefoilPoints(60)], 'diameter' => 4], '/diameter', 'at most 1.'],
+    'no thickness' => [['closed' => [trefoilPoints(60)], 'diameter' => 0], '/diameter', 'more than 0'],
+    'curves that lie in each other' => [['closed' => [trefoilPoints(60), trefoilPoints(60)], 'diameter' => 0.1], '/closed', 'may not touch or cross'],
+    'far away' => [['closed' => [[[2e6, 0, 0], ...array_slice(trefoilPoints(20), 1)]], 'diameter' => 0.1], '/closed/0/0/0', 'at most 1000000'],
+    'two numbers for three' => [['closed' => [[[1, 2], ...array_slice(trefoilPoints(20), 1)]], 'diameter' => 0.1], '/closed/0/0', '3'],
+    'no knot' => [['knot' => 'sailors-delight'], '/knot', 'bowline'],
+    'no method' => [['knot' => 'bowline', 'method' => 'sideways'], '/method', 'tail-outside'],
+    'tighter than tight' => [['knot' => 'bowline', 'tight' => 1.2], '/tight', 'at most 1'],
+    'a lashing' => [['knot' => 'square-lashing'], '/knot', 'a lashing is not'],
+    'nothing' => [['diameter' => 1], '/knot', 'needed'],
+]);
+
 it('says how much rope a knot takes', function (): void {
     // 20 x 8 + 600, a tail of 96, and set out at 600 + 64 + 96.
     expect(compute('rope-use', '{"knot":"bowline","diameter_mm":8,"material":"nylon","loop_mm":600}')[1])->toMatchArray(['used_mm' => 760, 'tail_mm' => 96, 'total_mm' => 856, 'set_out_mm' => 760]);
     [, $clove] = compute('rope-use', '{"knot":"clove-hitch","diameter_mm":6,"material":"polyester","turns":[{"object_mm":60,"turns":2}]}');
     expect($clove['used_mm'])->toEqualWithDelta(450.69, 0.01)->and($clove)->not->toHaveKey('set_out_mm');
+    // The clove hitch in space takes more than a fifth more: the starting value stays. The overhand knot does not.
+    expect($clove['basis'])->toBe('start')->and($clove['reason'])->toContain('drawn up in space the knot takes');
+    [, $overhand] = compute('rope-use', '{"knot":"overhand","diameter_mm":10,"material":"polyester"}');
+    expect($overhand['basis'])->toBe('space')->and($overhand['used_mm'])->toEqualWithDelta(10 * compute('space', '{"knot":"overhand"}')[1]['rope_in_knot'], 0.01);
     [$code, , $error] = compute('rope-use', '{"knot":"clove-hitch","diameter_mm":6,"material":"polyester","turns":[{"object_mm":-1,"turns":2}]}');
     expect($code)->toBe(2)->and($error['error']['field'])->toBe('/turns/0/object_mm');
 });

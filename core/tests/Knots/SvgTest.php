@@ -20,6 +20,7 @@ use Compadre\Core\Knots\Skewer;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Refusal;
+use Compadre\Core\Space\FormFile;
 
 function shelf(): Library
 {
@@ -30,7 +31,7 @@ function shelf(): Library
 
 function svg(string ...$arguments): SimpleXMLElement
 {
-    $text = Sheet::one(shelf(), SheetRequest::fromArguments(array_values($arguments)));
+    $text = Sheet::one(shelf(), SheetRequest::fromArguments(array_values($arguments)), new FormFile(dirname(__DIR__, 3).'/packs'));
     $xml = simplexml_load_string($text);
     expect($xml)->not->toBeFalse();
     $xml->registerXPathNamespace('s', 'http://www.w3.org/2000/svg');
@@ -67,7 +68,7 @@ it('draws a step only as far as the end has travelled, and says its words', func
 
 it('refuses to draw what there is not, by the option’s name', function (array $arguments, string $field): void {
     try {
-        Sheet::one(shelf(), SheetRequest::fromArguments($arguments));
+        Sheet::one(shelf(), SheetRequest::fromArguments($arguments), new FormFile(dirname(__DIR__, 3).'/packs'));
         $this->fail('refused');
     } catch (Refusal $refusal) {
         expect($refusal->field)->toBe($field)->and($refusal->allowed)->not->toBe('');

@@ -98,6 +98,27 @@ export const openForQuery = (learner: string) =>
 export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
+/** A knot as ropes in space. */
+export const knotInSpaceQuery = (knot: string, method: string) =>
+  queryOptions({
+    queryKey: ['space', knot, method],
+    queryFn: () =>
+      call<Schemas['KnotInSpace']>(
+        'GET',
+        `/api/knots/${encodeURIComponent(knot)}/space?method=${encodeURIComponent(method)}`,
+      ),
+    staleTime: Infinity,
+  });
+
+/** The address of the same as a picture: turned by whole degrees, loose (0) to tight (1). */
+export const spacePicture = (
+  knot: Pick<Schemas['Knot'], 'id' | 'method'>,
+  yaw: number,
+  pitch: number,
+  tightness: number,
+): string =>
+  `/api/knots/${knot.id}/space.svg?method=${encodeURIComponent(knot.method)}&yaw=${Math.round(yaw) % 360}&pitch=${Math.round(pitch)}&tight=${Math.round(tightness * 100) / 100}`;
+
 export const nextKnotsQuery = (learner: string) =>
   queryOptions({
     queryKey: ['next', learner],

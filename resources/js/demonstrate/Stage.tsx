@@ -1,5 +1,6 @@
 import {
   BookOpen,
+  Box,
   Download,
   Eye,
   FlipHorizontal2,
@@ -23,6 +24,7 @@ import { wholeAt } from '../drawing/moment';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
+import { InSpace } from './InSpace';
 import { PhoneSheet } from './PhoneSheet';
 import { useScreen } from './screen';
 import { About, Beads, Finished } from './StageParts';
@@ -80,6 +82,7 @@ export function Stage({
       last: () => go(last),
       left: settings.toggleLeft,
       view: settings.nextView,
+      space: settings.toggleSpace,
       method: onMethod,
       story: settings.toggleStory,
       words: settings.toggleWords,
@@ -102,6 +105,7 @@ export function Stage({
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
   const shown = whole ?? knot.loose;
   const tall = (knot.loose.box[2] ?? 1) < 1.15 * (knot.loose.box[3] ?? 1);
+  const inSpace = settings.space && knot.in_space;
   const told = (settings.story ? step?.story : null) ?? step?.say ?? '';
   const say = settings.learnersWords ? forLearners(told) : told;
   const close = (): void => setOpen(null);
@@ -130,6 +134,11 @@ export function Stage({
           <Tool name={words.show.nextView} onClick={settings.nextView}>
             <Eye aria-hidden />
           </Tool>
+          {knot.in_space && (
+            <Tool name={words.space.inSpace} pressed={settings.space} onClick={settings.toggleSpace}>
+              <Box aria-hidden />
+            </Tool>
+          )}
           {knot.wrong.length > 0 && (
             <Tool name={words.show.wrong} onClick={() => setOpen('wrong')}>
               <SearchX aria-hidden />
@@ -188,25 +197,14 @@ export function Stage({
       </div>
       <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
-          {whole ? (
+          {inSpace ? (
+            <InSpace knot={knot} step={step} run={run} pace={settings.pace} again={along} />
+          ) : whole ? (
             <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} />
           ) : (
             <Moving drawing={shown} step={step} run={run} pace={settings.pace} again={along} text={knot.text} />
           )}
-          <button
-            type="button"
-            tabIndex={-1}
-            aria-hidden
-            className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize"
-            onClick={previous}
-          />
-          <button
-            type="button"
-            tabIndex={-1}
-            aria-hidden
-            className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize"
-            onClick={next}
-          />
+          {!inSpace && <Sides previous={previous} next={next} />}
         </div>
         {beside && !tall && <Finished knot={knot} />}
         <div
@@ -245,6 +243,28 @@ export function Stage({
         </dl>
       </Sheet>
     </div>
+  );
+}
+
+/** A tap on the left third of the picture steps back, anywhere else on; in space the picture itself is turned. */
+function Sides({ previous, next }: { previous: () => void; next: () => void }) {
+  return (
+    <>
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-hidden
+        className="absolute inset-y-0 left-0 w-1/3 cursor-w-resize"
+        onClick={previous}
+      />
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-hidden
+        className="absolute inset-y-0 right-0 w-2/3 cursor-e-resize"
+        onClick={next}
+      />
+    </>
   );
 }
 

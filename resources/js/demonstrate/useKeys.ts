@@ -7,6 +7,7 @@ type Act =
   | 'last'
   | 'left'
   | 'view'
+  | 'space'
   | 'method'
   | 'wrong'
   | 'story'
@@ -37,6 +38,7 @@ const KEYS: Record<string, Act> = {
   End: 'last',
   l: 'left',
   v: 'view',
+  d: 'space',
   m: 'method',
   w: 'wrong',
   s: 'story',

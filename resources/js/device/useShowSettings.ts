@@ -9,6 +9,9 @@ export const PACES = [0.5, 1, 2] as const;
 export type ShowSettings = {
   view: View;
   story: boolean;
+  /** whether knots are shown as ropes in space */
+  space: boolean;
+  toggleSpace: () => void;
   learnersWords: boolean;
   toggleWords: () => void;
   pace: number;
@@ -37,11 +40,14 @@ export const keptView = (): View => VIEWS.find((one) => one === sessionStorage.g
 export function useShowSettings(): ShowSettings {
   const [view, look] = useKept('show-view', VIEWS, 'learner');
   const [story, tell] = useKept('show-story', ['yes', 'no'] as const, 'no');
+  const [shown, show] = useKept('show-space', ['flat', 'space'] as const, 'flat');
   const [said, speak] = useKept('show-words', ['leaders', 'learners'] as const, useMe().group.words);
   const [pace, walk] = useKept('show-pace', ['0', '1', '2'] as const, '1');
   return {
     view,
     story: story === 'yes',
+    space: shown === 'space',
+    toggleSpace: () => show(shown === 'space' ? 'flat' : 'space'),
     learnersWords: said === 'learners',
     pace: PACES[Number(pace)] ?? 1,
     nextView: () => look(VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length] ?? 'learner'),

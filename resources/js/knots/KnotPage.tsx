@@ -7,6 +7,7 @@ import { drawingFile, knotQuery, knotsQuery } from '../api/queries';
 import { type View, VIEWS } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { WrongPair } from '../drawing/WrongPair';
+import { SpacePanel } from '../space/SpacePanel';
 import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
 import { useMe } from '../device/me';
@@ -104,6 +105,7 @@ function Pictures({
 }) {
   return (
     <section aria-label={words.knot.pictures} className="flex flex-col gap-3">
+      {knot.in_space && <SpacePanel key={knot.method} knot={knot} />}
       <div className="grid gap-3 rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] sm:grid-cols-[1.6fr_1fr] sm:items-center">
         <KnotPicture
           drawing={knot.loose}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Space;
+
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Refusal;
+
+/**
+ * Makes a knot's form in space from its flat drawing: raised, drawn up, and proven at every key frame.
+ */
+final class Former
+{
+    /** Points are so far apart while it is drawn up, and when it is kept. */
+    private const COARSE = 0.4;
+
+    private const FINE = 0.2;
+
+    /** Key frames, the loose and the tight one included. */
+    private const FRAMES = 8;
+
+    /** A state is remembered when the ropes have got shorter by this share. */
+    private const STEP = 0.01;
+
+    private const ROUNDS = 3000;
+
+    private const FINE_ROUNDS = 600;
+
+    /** Rounds without pulling that make room where places lie a little too near. */
+    private const SETTLING = 60;
+
+    /** The spacing of the kept points in the tight frame, and the most in any. */
+    private const KEPT = 0.2;
+
+    private const KEPT_LOOSE = 0.32;
+
+    /**
+     * A form with what is measured of it.
+     *
+     * @throws Refusal where the drawing cannot be raised to the knot it is
+     */
+    public static function kept(KnotPack $knot, Method $method): KeptForm
+    {
+        $form = self::of($knot, $method);
+
+        return new KeptForm($form, InKnot::of($form, Lift::of($knot, $method)->ends));
+    }
+
+    /** @throws Refusal where the drawing cannot be raised to the knot it is */
+    public static function of(KnotPack $knot, Method $method): Form
+    {
+        $scene = Lift::of($knot, $method);
+        $solids = [...$scene->solids, ...$scene->pegs];
+        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends);
+        $tightening->settle(self::SETTLING);
+        $states = [$tightening->strands()];
+        $lengths = [$tightening->length()];
+        $tightening->tighten(self::ROUNDS, function () use ($tightening, &$states, &$lengths): bool {
+            $length = $tightening->length();
+            if (abs($length - $lengths[count($lengths) - 1]) > self::STEP * $length) {
+                $states[] = $tightening->strands();
+                $lengths[] = $length;
+            }
+
+            return false;
+        });
+        $states[] = $tightening->strands();
+        $lengths[] = $tightening->length();
+        // What friction would hold, a rope without it may let swing round in the end: the last that is still the knot is the tight one.
+        while (count($states) > 1 && ! Proof::isSame($scene, $states[count($states) - 1])) {
+            array_pop($states);
+            array_pop($lengths);
+        }
+        $frames = [];
+        foreach (self::chosen($lengths) as $index) {
+            $isLast = $index === count($states) - 1;
+            $frames[] = self::settled($states[$index], $scene, $solids, $isLast);
+        }
+        $counts = array_map(static fn (SpaceStrand $loose, SpaceStrand $tight): int => 1 + (int) ceil(max($tight->length() / self::KEPT, $loose->length() / self::KEPT_LOOSE)), $frames[0], $frames[count($frames) - 1]);
+        $kept = [];
+        foreach ($frames as $frame) {
+            $kept[] = array_map(static fn (SpaceStrand $strand, int $count): SpaceStrand => $strand->resampled($count), $frame, $counts);
+        }
+        foreach ($kept as $number => $frame) {
+            if (! Proof::isSame($scene, $frame)) {
+                throw Refusal::saying('/method', $method->id, 'a drawing whose ropes stay the knot when they are drawn up', "$knot->id, $method->id: frame $number is another knot.");
+            }
+        }
+
+        return new Form($kept === [] ? [$scene->ropes] : $kept, $scene->solids, $scene->pegs, Proof::sides());
+    }
+
+    /**
+     * @param  list<SpaceStrand>  $ropes
+     * @param  list<Solid>  $solids
+     * @return list<SpaceStrand>
+     */
+    private static function settled(array $ropes, Scene $scene, array $solids, bool $draw): array
+    {
+        $tightening = new Tightening($ropes, self::FINE, $solids, $scene->ends);
+        if ($draw) {
+            $tightening->tighten(self::FINE_ROUNDS);
+        }
+        $tightening->settle(self::SETTLING);
+
+        return $tightening->strands();
+    }
+
+    /**
+     * States that are about equally far apart in length, the first and the last among them.
+     *
+     * @param  list<float>  $lengths  at least one
+     * @return list<int>
+     */
+    private static function chosen(array $lengths): array
+    {
+        $last = count($lengths) - 1;
+        $chosen = [0];
+        for ($k = 1; $k < self::FRAMES - 1; $k++) {
+            $want = $lengths[0] + ($lengths[$last] - $lengths[0]) * $k / (self::FRAMES - 1);
+            $best = 0;
+            foreach ($lengths as $index => $length) {
+                $best = abs($length - $want) < abs($lengths[$best] - $want) ? $index : $best;
+            }
+            if ($best > $chosen[count($chosen) - 1] && $best < $last) {
+                $chosen[] = $best;
+            }
+        }
+        if ($last > 0) {
+            $chosen[] = $last;
+        }
+
+        return $chosen;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Space;
+
+/**
+ * A rope's middle line in space: points joined by straight segments, in rope diameters; x to the right, y down and z toward
+ * the one who looks. A closed one comes back from its last point to its first, which is not repeated.
+ */
+final readonly class SpaceStrand
+{
+    /** @param  list<array{float, float, float}>  $points */
+    public function __construct(public string $id, public bool $closed, public array $points)
+    {
+    }
+
+    /** How many segments it has. */
+    public function segments(): int
+    {
+        return max(0, count($this->points) - ($this->closed ? 0 : 1));
+    }
+
+    public function length(): float
+    {
+        return array_sum($this->steps());
+    }
+
+    /**
+     * The same line by points of equal distance along it; the ends of an open one stay where they are.
+     *
+     * @param  int  $count  points, at least 3 where it is closed, else at least 2
+     */
+    public function resampled(int $count): self
+    {
+        $steps = $this->steps();
+        $pieces = $this->closed ? $count : $count - 1;
+        $each = array_sum($steps) / max(1, $pieces);
+        $all = count($this->points);
+        $points = [$this->points[0]];
+        $segment = 0;
+        $gone = 0.0;
+        for ($k = 1; $k < $count; $k++) {
+            if (! $this->closed && $k === $count - 1) {
+                $points[] = $this->points[$all - 1];
+                break;
+            }
+            $want = $k * $each;
+            while ($segment < count($steps) - 1 && $gone + $steps[$segment] < $want) {
+                $gone += $steps[$segment];
+                $segment++;
+            }
+            $share = $steps[$segment] > 0 ? ($want - $gone) / $steps[$segment] : 0.0;
+            [$ax, $ay, $az] = $this->points[$segment];
+            [$bx, $by, $bz] = $this->points[($segment + 1) % $all];
+            $points[] = [$ax + ($bx - $ax) * $share, $ay + ($by - $ay) * $share, $az + ($bz - $az) * $share];
+        }
+
+        return new self($this->id, $this->closed, $points);
+    }
+
+    public function scaled(float $factor): self
+    {
+        return new self($this->id, $this->closed, array_map(static fn (array $point): array => [$point[0] * $factor, $point[1] * $factor, $point[2] * $factor], $this->points));
+    }
+
+    /** @return list<float> the lengths of its segments */
+    private function steps(): array
+    {
+        $steps = [];
+        $all = count($this->points);
+        for ($k = 0, $most = $this->segments(); $k < $most; $k++) {
+            [$ax, $ay, $az] = $this->points[$k];
+            [$bx, $by, $bz] = $this->points[($k + 1) % $all];
+            $steps[] = sqrt(($bx - $ax) ** 2 + ($by - $ay) ** 2 + ($bz - $az) ** 2);
+        }
+
+        return $steps;
+    }
+}

@@ -1,0 +1,62 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import type { Schemas } from '../api/client';
+import { knotInSpaceQuery } from '../api/queries';
+import { SpaceView } from '../space/SpaceView';
+import { reachIn } from '../space/reach';
+import { useTravel } from './useTravel';
+
+type Step = Schemas['KnotStep'];
+
+/** Drawing a knot up lasts so long, in milliseconds. */
+const DRAWS_UP = 1800;
+
+/** A step as ropes in space: the end travels along its way, and what is set is drawn up before one's eyes. */
+export function InSpace({
+  knot,
+  step,
+  run,
+  pace,
+  again,
+}: {
+  knot: Schemas['Knot'];
+  step: Step | undefined;
+  run: number;
+  pace: number;
+  again: boolean;
+}) {
+  const { data } = useQuery(knotInSpaceQuery(knot.id, knot.method));
+  const moment = useTravel(step, run, pace, again);
+  const to = step?.tight ? 1 : step?.half ? 0.5 : 0;
+  const tightness = useDrawnUp(to, run, pace);
+  return (
+    <SpaceView
+      knot={knot}
+      view={knot.view}
+      tightness={tightness}
+      reach={data && moment && to === 0 ? reachIn(data, moment) : null}
+      className="absolute inset-2"
+    />
+  );
+}
+
+/** On its way to how tight it is to be; at once where nothing is to move. */
+function useDrawnUp(to: number, run: number, pace: number): number {
+  const [now, setNow] = useState({ to, run, value: to });
+  const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  useEffect(() => {
+    if (still || to === 0) return undefined;
+    let frame = 0;
+    let started: number | null = null;
+    const draw = (at: number): void => {
+      started ??= at;
+      const part = Math.min(1, ((at - started) * pace) / DRAWS_UP);
+      setNow({ to, run, value: to * part * part * (3 - 2 * part) });
+      if (part < 1) frame = requestAnimationFrame(draw);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [to, run, pace, still]);
+  if (still || to === 0) return to;
+  return now.to === to && now.run === run ? now.value : 0;
+}

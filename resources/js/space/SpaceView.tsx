@@ -1,0 +1,248 @@
+import { useQuery } from '@tanstack/react-query';
+import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { knotInSpaceQuery, spacePicture } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { words } from '../words/en';
+import type { InSpace } from './decode';
+import type { Colours, Reach, Stage3d } from './stage3d';
+import { canDraw } from './webgl';
+
+/** From this side a knot shows the most of itself, in radians. */
+export const SIDE = { yaw: 0.49, pitch: 0.42 };
+
+/** Radians for one press of a key, and for a finger's way across the picture. */
+const STEP = Math.PI / 12;
+const SWEEP = 2.2 * Math.PI;
+
+/** Turning by itself: radians a second. */
+const SLOWLY = 0.35;
+
+type Turn = { yaw: number; pitch: number };
+
+/**
+ * A knot as ropes in space, turned with a finger, a mouse or the arrows. Without the means to draw it, the same from one side, turned
+ * by the server.
+ */
+export function SpaceView({
+  knot,
+  view = 'learner',
+  tightness,
+  reach = null,
+  turning = false,
+  className = '',
+}: {
+  knot: Pick<Schemas['Knot'], 'id' | 'method' | 'name' | 'text'>;
+  view?: Schemas['Knot']['view'];
+  /** 0 loose, 1 tight */
+  tightness: number;
+  /** how far the ropes have come, where it is a step that is shown */
+  reach?: Reach | null;
+  /** whether it turns slowly by itself */
+  turning?: boolean;
+  className?: string;
+}) {
+  const [flat, setFlat] = useState(() => !canDraw());
+  const { data } = useQuery(knotInSpaceQuery(knot.id, knot.method));
+  const [side, setSide] = useState<Turn>(SIDE);
+  const drag = useRef<{ x: number; y: number; from: Turn } | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  // Somebody who has turned it wants it to stay so, until it is turned back.
+  const [touched, setTouched] = useState(false);
+  const turnBy = (yaw: number, pitch: number): void => {
+    setTouched(true);
+    setSide((now) => ({ yaw: now.yaw + yaw, pitch: Math.max(-1.5, Math.min(1.5, now.pitch + pitch)) }));
+  };
+  const back = (): void => {
+    setTouched(false);
+    setSide(SIDE);
+  };
+  const press = (event: PointerEvent): void => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = { x: event.clientX, y: event.clientY, from: side };
+  };
+  const move = (event: PointerEvent): void => {
+    const start = drag.current;
+    const size = box.current?.clientWidth ?? 1;
+    if (!start) return;
+    if (Math.hypot(event.clientX - start.x, event.clientY - start.y) > 4) setTouched(true);
+    setSide({
+      yaw: start.from.yaw + ((event.clientX - start.x) / size) * SWEEP,
+      pitch: Math.max(-1.5, Math.min(1.5, start.from.pitch + ((event.clientY - start.y) / size) * SWEEP)),
+    });
+  };
+  const shown = sideOf(view, side);
+  return (
+    <div
+      ref={box}
+      role="application"
+      aria-roledescription={words.space.turnable}
+      aria-label={words.space.of(knot.name)}
+      tabIndex={0}
+      className={`touch-none cursor-grab outline-offset-4 active:cursor-grabbing ${className}`}
+      data-testid="in-space"
+      data-side={`${Math.round((side.yaw * 180) / Math.PI)} ${Math.round((side.pitch * 180) / Math.PI)}`}
+      onPointerDown={press}
+      onPointerMove={move}
+      onPointerUp={() => (drag.current = null)}
+      onPointerCancel={() => (drag.current = null)}
+      onDoubleClick={back}
+      // A finger that turns it does not go on to the next step.
+      onTouchStart={(event) => event.stopPropagation()}
+      onTouchEnd={(event) => event.stopPropagation()}
+      onKeyDown={(event) => {
+        const by = TURNS[event.key];
+        if (!by || event.ctrlKey || event.metaKey || event.altKey) return;
+        event.preventDefault();
+        event.stopPropagation();
+        if (by === 'back') back();
+        else turnBy(by[0], by[1]);
+      }}
+    >
+      <p className="sr-only">{knot.text}</p>
+      {flat ? (
+        <img
+          alt=""
+          className="absolute inset-0 size-full object-contain"
+          src={spacePicture(knot, (shown.yaw * 180) / Math.PI, (-shown.pitch * 180) / Math.PI, tightness)}
+        />
+      ) : (
+        data && (
+          <Canvas
+            knot={data}
+            mirrored={view === 'left'}
+            side={shown}
+            tightness={tightness}
+            reach={reach}
+            turning={turning && !touched}
+            onLost={() => setFlat(true)}
+          />
+        )
+      )}
+      {touched && (
+        <button
+          type="button"
+          onClick={back}
+          onPointerDown={(event) => event.stopPropagation()}
+          className="absolute right-1 bottom-1 inline-flex min-h-12 items-center rounded-full border border-line bg-card px-4 text-sm font-semibold"
+        >
+          {words.space.back}
+        </button>
+      )}
+    </div>
+  );
+}
+
+const TURNS: Record<string, readonly [number, number] | 'back'> = {
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+  ArrowUp: [0, -STEP],
+  ArrowDown: [0, STEP],
+  '0': 'back',
+};
+
+type Shown = Turn & { roll: number };
+
+/** The side it is looked at from, as the room has chosen it, and turned from there. */
+function sideOf(view: Schemas['Knot']['view'], side: Turn): Shown {
+  return {
+    yaw: view === 'behind' ? side.yaw + Math.PI : view === 'left' ? -side.yaw : side.yaw,
+    pitch: side.pitch,
+    roll: view === 'across' ? Math.PI : 0,
+  };
+}
+
+/** The picture itself: what is needed to draw it is fetched when the first is wanted. */
+function Canvas({
+  knot,
+  mirrored,
+  side,
+  tightness,
+  reach,
+  turning,
+  onLost,
+}: {
+  knot: InSpace;
+  mirrored: boolean;
+  side: Shown;
+  tightness: number;
+  reach: Reach | null;
+  turning: boolean;
+  onLost: () => void;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [stage, setStage] = useState<Stage3d | null>(null);
+  const lost = useRef(onLost);
+  useEffect(() => {
+    lost.current = onLost;
+  });
+  useEffect(() => {
+    let made: Stage3d | null = null;
+    let gone = false;
+    void import('./stage3d')
+      .then(({ Stage3d }) => {
+        if (gone || !canvas.current) return;
+        made = new Stage3d(canvas.current, knot, mirrored, false, () => lost.current());
+        setStage(made);
+      })
+      .catch(() => lost.current());
+    return () => {
+      gone = true;
+      setStage(null);
+      made?.end();
+    };
+  }, [knot, mirrored]);
+  const spun = useRef(0);
+  useEffect(() => {
+    if (!stage) return undefined;
+    const draw = (): void => {
+      stage.tighten(tightness);
+      stage.show(reach);
+      stage.turn(side.yaw + spun.current, side.pitch, side.roll);
+      stage.draw();
+    };
+    const fit = (): void => {
+      const at = canvas.current?.getBoundingClientRect();
+      if (at) stage.size(at.width, at.height);
+      draw();
+    };
+    const dress = (): void => {
+      stage.colour(coloursNow());
+      draw();
+    };
+    dress();
+    fit();
+    const sizes = new ResizeObserver(fit);
+    if (canvas.current) sizes.observe(canvas.current);
+    const scheme = new MutationObserver(dress);
+    scheme.observe(document.documentElement, { attributes: true, attributeFilter: ['data-scheme', 'class'] });
+    let frame = 0;
+    let before: number | null = null;
+    const spin = (now: number): void => {
+      spun.current += (SLOWLY * (now - (before ?? now))) / 1000;
+      before = now;
+      draw();
+      frame = requestAnimationFrame(spin);
+    };
+    if (turning && !window.matchMedia('(prefers-reduced-motion: reduce)').matches) frame = requestAnimationFrame(spin);
+    return () => {
+      cancelAnimationFrame(frame);
+      sizes.disconnect();
+      scheme.disconnect();
+    };
+  }, [stage, side.yaw, side.pitch, side.roll, tightness, reach, turning]);
+  return <canvas ref={canvas} aria-hidden className="absolute inset-0 size-full" data-ready={stage ? 'yes' : 'no'} />;
+}
+
+/** The drawing's own colours, as they are in this light. */
+function coloursNow(): Colours {
+  const style = getComputedStyle(document.documentElement);
+  const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+  return {
+    line: of('rope-line'),
+    whipping: of('whipping'),
+    wood: of('wood'),
+    grain: of('grain'),
+    tracer: of('tracer'),
+    ropes: [of('rope-1'), of('rope-2')],
+  };
+}

@@ -1,0 +1,18 @@
+import type { InSpace } from './decode';
+import type { Reach } from './stage3d';
+
+/** How far ropes have come in a step, from lengths of the flat drawing to shares of each rope. */
+export function reachIn(
+  knot: Pick<InSpace, 'ropes'>,
+  moment: { reach: Record<string, number>; far: Record<string, number> },
+): Reach {
+  return Object.fromEntries(
+    knot.ropes.map(({ id, length }) => {
+      const reach = (moment.reach[id] ?? length) / length;
+      const far = moment.far[id];
+      // A rope that is doubled and has come to its far side is all there.
+      const isWhole = reach > 0.9999 || (far !== undefined && far / length <= reach);
+      return [id, isWhole ? { reach: 1, far: 2 } : { reach, far: far === undefined ? 2 : far / length }];
+    }),
+  );
+}
