@@ -23,7 +23,7 @@ const PICTURES = [
     ['pack', '/', 1280, 900, 'light', '[...document.querySelectorAll("a")].find((one) => one.textContent.includes("What to pack")).click()'],
     ['show', '/show', 1280, 800, 'light', ''],
     ['demonstrate', '/show/bowline', 1280, 800, 'light', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
-    ['demonstrate-dark', '/show/square-knot', 1280, 800, 'dark', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
+    ['demonstrate-dark', '/show/square-knot', 1280, 800, 'dark', 'for (const key of ["d", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
     ['mistakes', '/show/square-knot', 1280, 800, 'light', 'window.dispatchEvent(new KeyboardEvent("keydown", { key: "w" }))'],
     ['tie-along', '/show/square-lashing', 1280, 800, 'light', 'for (const key of ["t", "f", "ArrowRight", "ArrowRight"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
     ['map', '/map', 1280, 1400, 'light', 'document.querySelector("[data-knot=slip-loop]").click()'],
@@ -42,7 +42,7 @@ const PICTURES = [
 $profile = sys_get_temp_dir().'/compadre-pictures-'.bin2hex(random_bytes(6));
 $options = (new ChromeOptions)->addArguments([
     '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-    '--disable-component-update', '--disable-sync', '--hide-scrollbars', "--user-data-dir=$profile",
+    '--disable-component-update', '--disable-sync', '--hide-scrollbars', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', "--user-data-dir=$profile",
 ]);
 $capabilities = DesiredCapabilities::chrome();
 $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
