@@ -33,7 +33,7 @@ final readonly class KnotFacts
             $use = RopeUse::of($knot, $inHand, $tail, $turns);
 
             return [
-                'name' => $knot->tailClass === TailClass::Tape ? $inHand->words() : $rope->name, 'usual' => $rope->is_usual,
+                'name' => $knot->tailClass === TailClass::Tape ? $inHand->words() : $rope->name, 'usual' => $rope->is_usual, 'laid' => $inHand->material->isLaid(),
                 'used_mm' => (int) round($use->used), 'tail_mm' => $use->tail, 'total_mm' => (int) round($use->total()), 'reason' => $use->reason, 'tail_reason' => $tail->reason,
                 'object_mm' => $turns === [] ? null : (int) RopeUse::STAVE,
             ];

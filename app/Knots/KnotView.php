@@ -51,7 +51,7 @@ final class KnotView
             $knots = [];
             foreach ($this->library->all() as $knot) {
                 if ($knot->isTaught()) {
-                    $knots[] = self::about($knot) + ['methods' => array_map(fn (Method $way): string => $way->id, $knot->ways()), 'depth' => $this->library->depth($knot->id), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
+                    $knots[] = self::about($knot) + ['methods' => array_map(fn (Method $way): string => $way->id, $knot->ways()), 'depth' => $this->library->depth($knot->id), 'in_space' => $this->inSpace($knot), 'loose' => $this->of($knot->id, null, View::Learner->value)['loose']];
                 }
             }
 
@@ -60,6 +60,12 @@ final class KnotView
 
             return $knots;
         });
+    }
+
+    /** @return list<string> the methods that are kept as ropes in space */
+    private function inSpace(KnotPack $knot): array
+    {
+        return array_values(array_map(fn (Method $way): string => $way->id, array_filter($knot->ways(), fn (Method $way): bool => $this->forms->has($knot, $way))));
     }
 
     /** @return array<string, mixed> */
@@ -171,9 +177,11 @@ final class KnotView
     public function wrong(WrongForm $form, View $view): array
     {
         $found = $form->found;
+        $become = $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot);
 
         return [
-            'id' => $found->slip->id, 'name' => $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot)->names[0],
+            'id' => $found->slip->id, 'name' => $become?->names[0],
+            'in_space' => $become !== null && $become->isForAll() && $this->forms->has($become, $become->methods[0]) ? $become->id : null,
             'becomes' => $found->becomes->kind->value, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),

@@ -93,6 +93,24 @@ it('steps through a knot in space, and stays in space for the evening', function
     $this->noConsoleErrors();
 });
 
+it('turns the right knot and what a mistake makes of it together', function (): void {
+    $this->visit('/show/square-knot');
+    $this->see('Square knot');
+    $this->press('d');
+    otherInSpace($this, null, 'the knot in space');
+    $this->press('w');
+    $this->see('Granny knot');
+    $sides = fn (): mixed => $this->script('return [...document.querySelectorAll("[data-testid=wrong-forms] [data-testid=in-space]")].filter((one) => one.querySelector("canvas[data-ready=yes]")).map((one) => one.dataset.side)');
+    $this->until(fn (): bool => count((array) $sides()) === 2, 'both knots in space');
+    $before = $sides();
+    $this->script('document.querySelector("[data-testid=wrong-forms] [data-testid=in-space]").focus()');
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    $this->until(fn (): bool => $sides() !== $before, 'both turned');
+    expect(array_unique((array) $sides()))->toHaveCount(1);
+    $this->accessible('a mistake in space');
+    $this->noConsoleErrors();
+});
+
 it('turns without a network what was turned before, and draws from one side where it cannot turn', function (): void {
     $this->workerInCharge();
     $this->visit('/knot/clove-hitch');

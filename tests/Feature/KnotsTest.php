@@ -67,6 +67,12 @@ it('gives a knot as ropes in space, as it is kept, and as a picture from any sid
     $this->api('GET', '/api/knots/handcuff-knot/space')->assertNotFound();
     $this->api('GET', '/api/knots/no-such-knot/space.svg')->assertNotFound();
     expect($this->api('GET', '/api/knots/bowline')->json('in_space'))->toBeTrue()->and($this->api('GET', '/api/knots/square-lashing')->json('in_space'))->toBeFalse();
+    // A mistake that has become a knot of its own can be turned beside the right one.
+    expect(collect($this->api('GET', '/api/knots/square-knot')->json('wrong'))->pluck('in_space'))->toContain('granny-knot', 'thief-knot');
+    $list = collect($this->api('GET', '/api/knots')->json('knots'))->pluck('in_space', 'id');
+    expect($list['bowline'])->toContain('tail-outside')->and($list['square-lashing'])->toBe([]);
+    // The rope in the hand: a practice rope of natural fibre is laid.
+    expect($this->api('GET', '/api/knots/bowline')->json('ropes.0.laid'))->toBeBool();
 });
 
 it('says what a learner may learn next', function (): void {

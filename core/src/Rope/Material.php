@@ -15,6 +15,12 @@ enum Material: string
     case Polypropylene = 'polypropylene';
     case Hmpe = 'hmpe';
 
+    /** Whether such rope is as a rule laid of three strands; the others come braided. */
+    public function isLaid(): bool
+    {
+        return $this === self::Natural;
+    }
+
     public function words(): string
     {
         return match ($this) {

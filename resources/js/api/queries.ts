@@ -99,25 +99,25 @@ export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number |
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
 /** A knot as ropes in space. */
-export const knotInSpaceQuery = (knot: string, method: string) =>
+export const knotInSpaceQuery = (knot: string, method: string | null) =>
   queryOptions({
     queryKey: ['space', knot, method],
     queryFn: () =>
       call<Schemas['KnotInSpace']>(
         'GET',
-        `/api/knots/${encodeURIComponent(knot)}/space?method=${encodeURIComponent(method)}`,
+        `/api/knots/${encodeURIComponent(knot)}/space${method === null ? '' : `?method=${encodeURIComponent(method)}`}`,
       ),
     staleTime: Infinity,
   });
 
 /** The address of the same as a picture: turned by whole degrees, loose (0) to tight (1). */
 export const spacePicture = (
-  knot: Pick<Schemas['Knot'], 'id' | 'method'>,
+  knot: { id: string; method: string | null },
   yaw: number,
   pitch: number,
   tightness: number,
 ): string =>
-  `/api/knots/${knot.id}/space.svg?method=${encodeURIComponent(knot.method)}&yaw=${Math.round(yaw) % 360}&pitch=${Math.round(pitch)}&tight=${Math.round(tightness * 100) / 100}`;
+  `/api/knots/${knot.id}/space.svg?${knot.method === null ? '' : `method=${encodeURIComponent(knot.method)}&`}yaw=${Math.round(yaw) % 360}&pitch=${Math.round(pitch)}&tight=${Math.round(tightness * 100) / 100}`;
 
 export const nextKnotsQuery = (learner: string) =>
   queryOptions({

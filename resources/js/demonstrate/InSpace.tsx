@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
 import { SpaceView } from '../space/SpaceView';
-import { reachIn } from '../space/reach';
+import { isBraided, reachIn } from '../space/reach';
 import { useTravel } from './useTravel';
 
 type Step = Schemas['KnotStep'];
@@ -35,6 +35,7 @@ export function InSpace({
       view={knot.view}
       tightness={tightness}
       reach={data && moment && to === 0 ? reachIn(data, moment) : null}
+      braided={isBraided(knot)}
       className="absolute inset-2"
     />
   );

@@ -22,6 +22,7 @@ import type { Schemas } from '../api/client';
 import { drawingFile } from '../api/queries';
 import { wholeAt } from '../drawing/moment';
 import { KnotPicture } from '../drawing/KnotPicture';
+import { readySpace } from '../space/SpaceView';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
 import { InSpace } from './InSpace';
@@ -101,6 +102,7 @@ export function Stage({
   useEffect(() => {
     stage.current?.focus();
   }, []);
+  useEffect(() => (knot.in_space ? readySpace({ id: knot.id, method: knot.method }) : undefined), [knot]);
   const whole = wholeAt(knot, step);
   // A tall knot stands beside its words on a wide screen; a broad one lies above them.
   const shown = whole ?? knot.loose;
@@ -230,7 +232,7 @@ export function Stage({
       <div className="px-4 pb-3 rail:px-10 rail:pb-5">
         <Beads at={at} count={last + 1} go={go} />
       </div>
-      {open === 'wrong' && <WrongForms knot={knot} onClose={close} />}
+      {open === 'wrong' && <WrongForms knot={knot} inSpace={inSpace} onClose={close} />}
       <PhoneSheet open={open === 'phone'} screen={screen} onClose={close} />
       <Sheet open={open === 'keys'} onClose={close} title={words.show.keys}>
         <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">

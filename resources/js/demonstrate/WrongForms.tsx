@@ -1,14 +1,23 @@
 import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { WrongPair } from '../drawing/WrongPair';
+import { WrongPair, WrongWords } from '../drawing/WrongPair';
+import { SpacePair } from '../space/SpacePair';
 import { words } from '../words/en';
 import { useKeys } from './useKeys';
 
 const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full hover:bg-wash disabled:opacity-30';
 
 /** The usual mistakes, one at a time, each beside the right knot. */
-export function WrongForms({ knot, onClose }: { knot: Schemas['Knot']; onClose: () => void }) {
+export function WrongForms({
+  knot,
+  inSpace,
+  onClose,
+}: {
+  knot: Schemas['Knot'];
+  inSpace: boolean;
+  onClose: () => void;
+}) {
   const [at, setAt] = useState(0);
   const last = knot.wrong.length - 1;
   const move = (by: number): void => setAt((now) => Math.max(0, Math.min(last, now + by)));
@@ -36,7 +45,11 @@ export function WrongForms({ knot, onClose }: { knot: Schemas['Knot']; onClose: 
           <X aria-hidden />
         </button>
       </div>
-      {form ? <WrongPair knot={knot} form={form} big /> : <p className="p-6 text-xl">{words.show.noWrong}</p>}
+      {form ? (
+        <Pair key={form.id} knot={knot} form={form} inSpace={inSpace} />
+      ) : (
+        <p className="p-6 text-xl">{words.show.noWrong}</p>
+      )}
       {last > 0 && (
         <div className="flex items-center justify-center gap-4 pb-3">
           <button
@@ -61,5 +74,18 @@ export function WrongForms({ knot, onClose }: { knot: Schemas['Knot']; onClose: 
         </div>
       )}
     </section>
+  );
+}
+
+/** Right and wrong side by side: in space, where the wrong one is a knot that can be turned. */
+function Pair({ knot, form, inSpace }: { knot: Schemas['Knot']; form: Schemas['WrongForm']; inSpace: boolean }) {
+  if (!inSpace || form.in_space === null || form.name === null) return <WrongPair knot={knot} form={form} big />;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2">
+      <SpacePair knot={knot} wrong={form.in_space} name={form.name} />
+      <div className="px-4 rail:px-10">
+        <WrongWords form={form} big />
+      </div>
+    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
-import { knotQuery, knotsQuery, queryClient } from '../api/queries';
+import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
 import { KEEPING, mayKeep } from './worker';
@@ -39,6 +39,11 @@ export async function keepKnots(): Promise<void> {
   for (const knot of knots) {
     for (const view of ['learner', 'left'] as const)
       await call('GET', `/api/knots/${encodeURIComponent(knot.id)}/compared?view=${view}`);
+  }
+  // And as ropes in space, to be turned on the field.
+  for (const knot of knots) {
+    for (const method of knot.in_space)
+      await queryClient.query(knotInSpaceQuery(knot.id, method)).catch(() => undefined);
   }
   localStorage.setItem(KEPT, String(Date.now()));
 }

@@ -50,13 +50,20 @@ export function WrongPair({
           </figcaption>
         </figure>
       </div>
-      <div className={big ? 'pb-2 text-lg rail:text-[1.7rem] rail:leading-snug' : 'mt-2'}>
-        <p className="font-semibold">{form.sign}.</p>
-        <p>{form.cause}.</p>
-        <p>
-          <span className="font-semibold text-signal">{words.show.fix}</span> {form.fix}.
-        </p>
-      </div>
+      <WrongWords form={form} big={big} />
+    </div>
+  );
+}
+
+/** What is seen, where it comes from, and what mends it. */
+export function WrongWords({ form, big }: { form: WrongForm; big: boolean }) {
+  return (
+    <div className={big ? 'pb-2 text-lg rail:text-[1.7rem] rail:leading-snug' : 'mt-2'}>
+      <p className="font-semibold">{form.sign}.</p>
+      <p>{form.cause}.</p>
+      <p>
+        <span className="font-semibold text-signal">{words.show.fix}</span> {form.fix}.
+      </p>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { Pause, RotateCw } from 'lucide-react';
 import { useId, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { words } from '../words/en';
+import { isBraided } from './reach';
 import { SpaceView } from './SpaceView';
 
 /** A knot to turn, with a slider that draws it up. */
@@ -16,6 +17,7 @@ export function SpacePanel({ knot }: { knot: Schemas['Knot'] }) {
         view={knot.view}
         tightness={tightness}
         turning={turning}
+        braided={isBraided(knot)}
         className="relative h-80 w-full rail:h-96"
       />
       <figcaption className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">

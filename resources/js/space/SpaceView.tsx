@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
-import { knotInSpaceQuery, spacePicture } from '../api/queries';
+import { knotInSpaceQuery, queryClient, spacePicture } from '../api/queries';
 import type { Schemas } from '../api/client';
 import { words } from '../words/en';
 import type { InSpace } from './decode';
@@ -17,7 +17,20 @@ const SWEEP = 2.2 * Math.PI;
 /** Turning by itself: radians a second. */
 const SLOWLY = 0.35;
 
-type Turn = { yaw: number; pitch: number };
+export type Turn = { yaw: number; pitch: number };
+
+/** A knot and the way it is tied; without one, the first. */
+type Placed = { id: string; method: string | null };
+
+/** Fetches ahead what it takes to turn a knot, when nothing else is to be done: it stands there at a tap. */
+export function readySpace(knot: Placed): () => void {
+  const wait = window.setTimeout(() => {
+    if (!canDraw()) return;
+    void import('./stage3d').catch(() => undefined);
+    void queryClient.query(knotInSpaceQuery(knot.id, knot.method)).catch(() => undefined);
+  }, 400);
+  return () => clearTimeout(wait);
+}
 
 /**
  * A knot as ropes in space, turned with a finger, a mouse or the arrows. Without the means to draw it, the same from one side, turned
@@ -29,9 +42,11 @@ export function SpaceView({
   tightness,
   reach = null,
   turning = false,
+  braided = false,
+  shared,
   className = '',
 }: {
-  knot: Pick<Schemas['Knot'], 'id' | 'method' | 'name' | 'text'>;
+  knot: Pick<Schemas['Knot'], 'name' | 'text'> & Placed;
   view?: Schemas['Knot']['view'];
   /** 0 loose, 1 tight */
   tightness: number;
@@ -39,11 +54,16 @@ export function SpaceView({
   reach?: Reach | null;
   /** whether it turns slowly by itself */
   turning?: boolean;
+  /** whether the rope is braided; else it is laid of three strands */
+  braided?: boolean;
+  /** the side that two pictures are turned to together */
+  shared?: [Turn, (to: Turn | ((now: Turn) => Turn)) => void];
   className?: string;
 }) {
   const [flat, setFlat] = useState(() => !canDraw());
   const { data } = useQuery(knotInSpaceQuery(knot.id, knot.method));
-  const [side, setSide] = useState<Turn>(SIDE);
+  const own = useState<Turn>(SIDE);
+  const [side, setSide] = shared ?? own;
   const drag = useRef<{ x: number; y: number; from: Turn } | null>(null);
   const box = useRef<HTMLDivElement>(null);
   // Somebody who has turned it wants it to stay so, until it is turned back.
@@ -114,6 +134,7 @@ export function SpaceView({
             tightness={tightness}
             reach={reach}
             turning={turning && !touched}
+            braided={braided}
             onLost={() => setFlat(true)}
           />
         )
@@ -159,6 +180,7 @@ function Canvas({
   tightness,
   reach,
   turning,
+  braided,
   onLost,
 }: {
   knot: InSpace;
@@ -167,6 +189,7 @@ function Canvas({
   tightness: number;
   reach: Reach | null;
   turning: boolean;
+  braided: boolean;
   onLost: () => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -181,7 +204,7 @@ function Canvas({
     void import('./stage3d')
       .then(({ Stage3d }) => {
         if (gone || !canvas.current) return;
-        made = new Stage3d(canvas.current, knot, mirrored, false, () => lost.current());
+        made = new Stage3d(canvas.current, knot, mirrored, braided, () => lost.current());
         setStage(made);
       })
       .catch(() => lost.current());
@@ -190,7 +213,7 @@ function Canvas({
       setStage(null);
       made?.end();
     };
-  }, [knot, mirrored]);
+  }, [knot, mirrored, braided]);
   const spun = useRef(0);
   useEffect(() => {
     if (!stage) return undefined;

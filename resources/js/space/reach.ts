@@ -1,3 +1,4 @@
+import type { Schemas } from '../api/client';
 import type { InSpace } from './decode';
 import type { Reach } from './stage3d';
 
@@ -16,3 +17,7 @@ export function reachIn(
     }),
   );
 }
+
+/** Whether the group's usual rope is braided: knots are shown in the rope that is in the hand. */
+export const isBraided = (knot: Pick<Schemas['Knot'], 'ropes'>): boolean =>
+  knot.ropes.find((rope) => rope.usual)?.laid === false;
