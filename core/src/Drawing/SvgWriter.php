@@ -80,6 +80,11 @@ final readonly class SvgWriter
         $from = $first + ($first > 0 && ! $isCut ? Look::LAP : 0.0);
         $lightTo = $to;
         $to -= $isEnd ? 0.0 : Look::LAP;
+        // An end that has come no further than the lap is drawn from where its piece begins; less than an outline of it is nothing to see.
+        $from = $to - $from > Look::OUTLINE ? $from : $first;
+        if ($to - $from <= Look::OUTLINE) {
+            return $text;
+        }
         // The outline stops a hair short of the body where the rope goes on, so that no line shows across it.
         $text .= $this->stroke($strand, $from + ($first > 0 ? Look::SEAM : 0.0), $to + ($isEnd ? Look::OUTLINE : -Look::SEAM), $this->palette->line, $strand->width);
         if ($isEnd && ! $strand->runsOn->atEnd() && $reach > $strand->curve->length() - Look::OUTLINE) {

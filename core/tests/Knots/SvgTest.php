@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Compadre\Core\Drawing\Drawing;
+use Compadre\Core\Drawing\Look;
 use Compadre\Core\Drawing\Palette;
 use Compadre\Core\Drawing\Sheet;
 use Compadre\Core\Drawing\SheetRequest;
@@ -189,4 +190,28 @@ it('holds a loop open with something straight through it', function (): void {
     expect(in_array($ways, [$sorted, array_reverse($sorted)], true))->toBeTrue();
     expect(array_unique($ways))->toHaveCount(2);
     expect(array_slice($held->crossings, 0, count($ring->crossings)))->toEqual($ring->crossings);
+});
+
+it('draws no outline without its rope in it, at any step of any knot', function (): void {
+    $files = new FormFile(dirname(__DIR__, 3).'/packs');
+    $line = Palette::file()->line;
+    $bodies = array_column(Palette::file()->ropes, 'body');
+    $drawn = 0;
+    foreach (shelf()->all() as $knot) {
+        foreach ($knot->methods as $method) {
+            foreach (array_keys($method->steps) as $step) {
+                $svg = Sheet::one(shelf(), SheetRequest::drawing($knot->id, $method->id, $step + 1, View::Learner, false), $files);
+                preg_match_all('/stroke="(#[0-9a-f]{6})" stroke-width="([0-9.]+)"/', $svg, $strokes, PREG_SET_ORDER);
+                foreach ($strokes as $at => [, $colour, $width]) {
+                    if ($colour === $line && in_array((float) $width, [1.0, 1.3], true)) {
+                        // Straight after the outline comes the body, as wide as the outline leaves it.
+                        $drawn++;
+                        $next = $strokes[$at + 1] ?? ['', '', ''];
+                        in_array($next[1], $bodies, true) && abs((float) $next[2] - (float) $width + 2 * Look::OUTLINE) < 1e-6 || $this->fail("$knot->id, $method->id, step ".($step + 1).': an outline with nothing in it');
+                    }
+                }
+            }
+        }
+    }
+    expect($drawn)->toBeGreaterThan(2000);
 });

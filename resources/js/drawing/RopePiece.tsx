@@ -98,21 +98,26 @@ function Tube({
   const inner = strand.width - 2 * OUTLINE;
   const ends = reach <= piece.to + 1e-6;
   // Pieces overlap; bodies stop short of it, so that the light, which is laid a little aside, runs through.
-  const from = first + (piece.from > 0 && first === piece.from ? LAP : 0);
+  const lapped = first + (piece.from > 0 && first === piece.from ? LAP : 0);
   const stop = ends ? last : last - LAP;
+  // An end that has come no further than the lap is drawn from where its piece begins.
+  const from = stop - lapped > OUTLINE ? lapped : first;
   // A path cannot be drawn beyond its end: there the body stops short instead, so that the outline closes it.
   const body = ends && whipped && reach > strand.length - OUTLINE ? last - OUTLINE : stop;
   const [gapFrom = 0, gapTo = 0] = piece.gap ?? [];
+  const gap = piece.gap && gapFrom < last && gapTo > first && (
+    <path
+      d={piece.d}
+      stroke="var(--ground)"
+      strokeWidth={strand.width + 2 * air}
+      strokeDasharray={dashFor(piece, Math.max(first, gapFrom), Math.min(gapTo, last))}
+    />
+  );
+  // Less than an outline of it is nothing to see.
+  if (stop - from <= OUTLINE) return <g>{gap}</g>;
   return (
     <g>
-      {piece.gap && gapFrom < last && gapTo > first && (
-        <path
-          d={piece.d}
-          stroke="var(--ground)"
-          strokeWidth={strand.width + 2 * air}
-          strokeDasharray={dashFor(piece, Math.max(first, gapFrom), Math.min(gapTo, last))}
-        />
-      )}
+      {gap}
       <path
         d={piece.d}
         stroke="var(--rope-line)"
