@@ -37,7 +37,7 @@ async function open(place: HTMLElement): Promise<void> {
   drawDoor(place, {
     demo: Promise.resolve(house.house === 'demo'),
     onTouch: () => void app(),
-    onIn: (me) => void app().then(({ enter }) => enter(place, { me, house: { ...house, signed_in: true } })),
+    onIn: async (me) => (await app()).enter(place, { me, house: { ...house, signed_in: true } }),
   });
 }
 
@@ -51,6 +51,6 @@ function comeBack(place: HTMLElement): void {
   drawDoor(place, {
     demo: told.then(askHouse).then((house) => house?.house === 'demo'),
     onTouch: () => void app(),
-    onIn: (me) => void app().then(({ enter }) => enter(place, { me })),
+    onIn: async (me) => (await app()).enter(place, { me }),
   });
 }

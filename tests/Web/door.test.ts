@@ -107,6 +107,24 @@ describe('who comes to the door', () => {
     expect(enter).not.toHaveBeenCalled();
   });
 
+  it('takes an old refusal back while it asks again, and lets one try again where the app does not come', async () => {
+    await start();
+    await door();
+    answers['/api/sign-in'] = { status: 422, body: { message: FAULT, errors: [{ field: '/email', message: FAULT }] } };
+    await signIn();
+    await soon(() => expect(find('[role=alert]').hidden).toBe(false));
+    answers['/api/sign-in'] = { status: 200, body: ME };
+    enter.mockImplementationOnce(() => {
+      throw new TypeError('The app did not come');
+    });
+    find<HTMLFormElement>('form').requestSubmit();
+    expect(find('[role=alert]').hidden).toBe(true);
+    await soon(() => expect(find('[role=alert]').textContent).toBe('The app did not come'));
+    expect(find<HTMLButtonElement>('button').disabled).toBe(false);
+    find<HTMLFormElement>('form').requestSubmit();
+    await soon(() => expect(enter).toHaveBeenCalledTimes(2));
+  });
+
   it.each([
     ['demo', false],
     ['group', true],

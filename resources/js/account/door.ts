@@ -7,7 +7,8 @@ import { app, signIn } from '../words/signIn';
 type Door = {
   /** Whether this is the demo, as soon as it is known. */
   demo: Promise<boolean>;
-  onIn: (me: Schemas['Me']) => void;
+  /** Opens the app; until it stands there, the sign-in does. */
+  onIn: (me: Schemas['Me']) => Promise<void> | void;
   /** Somebody has begun to sign in: what comes after may be fetched. */
   onTouch?: () => void;
 };
@@ -43,10 +44,11 @@ export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): voi
   form.addEventListener('submit', (event) => {
     event.preventDefault();
     go.disabled = true;
+    faults.hidden = true;
     call<Schemas['Me']>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
-      .then((me) => {
+      .then(async (me) => {
         stay();
-        onIn(me);
+        await onIn(me);
       })
       .catch((error: unknown) => {
         faults.replaceChildren(...problemLines(error).map((line) => part('p', '', {}, line)));
