@@ -22,6 +22,7 @@ final readonly class Method
      * @param  array<string, list<string>>  $look  the names of the parts to look at, by check
      * @param  list<array{Point, Point}>  $held  a place in each loop that something holds open: in the loose and the tight drawing
      * @param  array<string, float>  $start  how much of each rope lies there before the first step, by waypoint number
+     * @param  bool  $gathers  whether the turns round what it is tied to are slid together when it is drawn up
      * @param  ?string  $finish  the method of the same knot that this one lies like once its last pull has turned it over
      */
     public function __construct(
@@ -38,6 +39,7 @@ final readonly class Method
         private array $look = [],
         public array $pairs = [],
         public ?string $finish = null,
+        public bool $gathers = false,
     ) {
     }
 
@@ -57,6 +59,7 @@ final readonly class Method
             self::lookFrom($fields),
             array_map(static fn (Fields $pair): array => [Part::stretch($pair->object('a')), Part::stretch($pair->object('b'))], $fields->has('pairs') ? $fields->objects('pairs') : []),
             $fields->textOrNull('finish'),
+            $fields->flag('gathers'),
         );
     }
 
@@ -66,7 +69,7 @@ final readonly class Method
         $strands = $this->strands;
         $strands[$strand] = $strands[$strand]->moved($waypoint, $by, $tight);
 
-        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish);
+        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
     }
 
     /**

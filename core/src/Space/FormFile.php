@@ -43,7 +43,7 @@ final readonly class FormFile
         }
         $held = array_map(static fn (Point $point): array => [$point->x, $point->y], $method->holds());
 
-        return substr(hash('sha256', (string) json_encode([self::ENGINE, $knot->family->value, $strands, $held])), 0, 16);
+        return substr(hash('sha256', (string) json_encode([self::ENGINE, $knot->family->value, $strands, $held, ...($method->gathers ? ['gathers'] : [])])), 0, 16);
     }
 
     public function has(KnotPack $knot, Method $method): bool

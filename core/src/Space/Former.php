@@ -53,7 +53,7 @@ final class Former
     {
         $scene = Lift::of($knot, $method);
         $solids = [...$scene->solids, ...$scene->pegs];
-        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends);
+        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends, $scene->gathers ? $scene->solids : []);
         $tightening->settle(self::SETTLING);
         $states = [$tightening->strands()];
         $lengths = [$tightening->length()];
@@ -99,7 +99,7 @@ final class Former
      */
     private static function settled(array $ropes, Scene $scene, array $solids, bool $draw): array
     {
-        $tightening = new Tightening($ropes, self::FINE, $solids, $scene->ends);
+        $tightening = new Tightening($ropes, self::FINE, $solids, $scene->ends, $scene->gathers ? $scene->solids : []);
         if ($draw) {
             $tightening->tighten(self::FINE_ROUNDS);
         }

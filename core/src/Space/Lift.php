@@ -75,7 +75,7 @@ final class Lift
             ];
         }
 
-        return new Scene($ropes, array_values($this->solids), LoopPegs::of($this->diagram, $this->method, $this->hasLoop && $this->solids === []), $ends);
+        return new Scene($ropes, array_values($this->solids), LoopPegs::of($this->diagram, $this->method, $this->hasLoop && $this->solids === []), $ends, $this->method->gathers);
     }
 
     private static function end(float $x, float $y, bool $isLoaded): FreeEnd

@@ -70,8 +70,9 @@ final class Tightening
      * @param  float  $spacing  between points
      * @param  list<Solid>  $solids
      * @param  list<array{FreeEnd, FreeEnd}>  $ends  of each open strand, its first and its last
+     * @param  list<Solid>  $gathering  bars along which turns are slid together
      */
-    public function __construct(array $strands, private float $spacing, private readonly array $solids = [], private readonly array $ends = [])
+    public function __construct(array $strands, private float $spacing, private readonly array $solids = [], private readonly array $ends = [], private readonly array $gathering = [])
     {
         $this->take($strands);
     }
@@ -255,6 +256,9 @@ final class Tightening
                 $y[$i] += $pull * (($wasY[$a] + $wasY[$b]) / 2 - $wasY[$i]);
                 $z[$i] += $pull * (($wasZ[$a] + $wasZ[$b]) / 2 - $wasZ[$i]);
             }
+        }
+        foreach ($pull > 0 ? $this->gathering : [] as $bar) {
+            Gathering::along($bar, $x, $y, $z);
         }
         for ($sweep = 0; $sweep < $sweeps; $sweep++) {
             $forward = $sweep % 2 === 0;

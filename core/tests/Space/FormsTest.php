@@ -175,6 +175,18 @@ it('gives a knot nothing to hold that has a bar of its own', function (): void {
     expect(Lift::of($loop, $loop->method(null))->pegs)->toHaveCount(1);
 });
 
+it('slides turns together along the pole where the hitch is dressed so', function (string $id, float $most): void {
+    $knot = Library::at(SPACE_PACKS)->knot($id);
+    $form = (new FormFile(SPACE_PACKS))->read($knot, $knot->method(null))->form;
+    // The pole lies across: what lies on it is no wider than so many ropes side by side.
+    $wide = static function (array $ropes) use ($form): float {
+        $on = array_filter($ropes[0]->points, static fn (array $point): bool => $form->solids[0]->distance($point) < 0.7);
+
+        return max(array_column($on, 0)) - min(array_column($on, 0));
+    };
+    expect($wide($form->tight()))->toBeLessThan($most)->and($wide($form->frames[0]))->toBeGreaterThan($most);
+})->with(['clove hitch' => ['clove-hitch', 4.5], 'constrictor' => ['constrictor', 4.5], 'lark’s head' => ['larks-head', 4.5]]);
+
 it('blends no further than its frames', function (): void {
     $rope = new SpaceStrand('a', false, [[0.0, 0.0, 0.0], [1.0, 0.0, 0.0]]);
     $form = new Form([[$rope]], [], [], 3);
