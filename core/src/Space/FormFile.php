@@ -148,7 +148,8 @@ final readonly class FormFile
     /** @return array{kind: string, from: list<float>, to: list<float>, radius: float} */
     private static function solid(Solid $solid): array
     {
-        $round = static fn (float $value): float => round($value, 3);
+        // A zero below zero is a zero: adding nothing makes it one.
+        $round = static fn (float $value): float => round($value, 3) + 0.0;
 
         return ['kind' => $solid->kind->value, 'from' => array_map($round, $solid->from), 'to' => array_map($round, $solid->to), 'radius' => round($solid->radius, 3)];
     }
