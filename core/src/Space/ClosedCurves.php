@@ -29,6 +29,11 @@ final class ClosedCurves
 
     private const SETTLING = 40;
 
+    /** With no places nearer than this, ropes are too long by far; rings as short as the second draw up by themselves. */
+    private const SLACK = 1.25;
+
+    private const SHORT = 12.0;
+
     private const FRAMES = 6;
 
     /**
@@ -52,7 +57,8 @@ final class ClosedCurves
         $lengths = [];
         foreach (self::STAGES as [$spacing, $rounds]) {
             $tightening->refine($spacing);
-            $tightening->tighten($rounds, static function () use ($tightening, &$states, &$lengths): bool {
+            $tightening->tighten($rounds, static function () use ($tightening, $spacing, &$states, &$lengths): bool {
+                self::makeSmaller($tightening, $spacing);
                 $now = $tightening->length();
                 if ($lengths === [] || $now < 0.97 * $lengths[count($lengths) - 1]) {
                     $states[] = $tightening->strands();
@@ -71,6 +77,18 @@ final class ClosedCurves
         $frames[] = $tightening->strands();
 
         return new Form($frames, [], [], Proof::sides());
+    }
+
+    /**
+     * Where no place is near another, all of it is made smaller: nothing passes through anything by that, and long thin loops need
+     * not be walked in step by step.
+     */
+    private static function makeSmaller(Tightening $tightening, float $spacing): void
+    {
+        $shortest = min(array_map(static fn (SpaceStrand $strand): float => $strand->length(), $tightening->strands()) ?: [0.0]);
+        if ($shortest > self::SHORT && $tightening->leastOfPairs() > self::SLACK) {
+            $tightening->refine($spacing, 1.02 / self::SLACK);
+        }
     }
 
     /**

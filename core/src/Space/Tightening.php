@@ -32,8 +32,8 @@ final class Tightening
 
     public const NO_SHORTER = 0.0001;
 
-    /** A closed rope is no shorter than a circle of its own thickness; one pull takes up to a fifth of that. */
-    private const SHORTEST = 1.2 * M_PI;
+    /** A closed rope is no shorter than a circle of its own thickness; one pull takes up to a quarter of that. */
+    private const SHORTEST = 1.3 * M_PI;
 
     /** Pairs of points within this are looked at until a point has moved by half of what is more than 1. */
     private const LISTED = 1.5;
@@ -77,11 +77,14 @@ final class Tightening
         $this->take($strands);
     }
 
-    /** @param  float  $spacing  between points, from now on */
-    public function refine(float $spacing): void
+    /**
+     * @param  float  $spacing  between points, from now on
+     * @param  float  $factor  so many times as large, all of it
+     */
+    public function refine(float $spacing, float $factor = 1.0): void
     {
         $this->spacing = $spacing;
-        $this->take($this->strands());
+        $this->take(array_map(static fn (SpaceStrand $strand): SpaceStrand => $strand->scaled($factor), $this->strands()));
     }
 
     /**
@@ -221,7 +224,8 @@ final class Tightening
         [$this->pairsA, $this->pairsB] = NearPairs::of($this->x, $this->y, $this->z, $this->ropes, $this->spacing, self::LISTED);
     }
 
-    private function leastOfPairs(): float
+    /** The smallest distance of two points of different places; about 1.5 where there are none so near. */
+    public function leastOfPairs(): float
     {
         $this->listPairs();
 
