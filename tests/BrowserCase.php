@@ -187,6 +187,21 @@ abstract class BrowserCase extends TestCase
         return $count;
     }
 
+    /** Nothing that was tapped waits on this device any more. A page that has just opened says so before it has counted: the store is asked. */
+    public function allSent(string $what = 'all sent'): void
+    {
+        $this->until(fn (): bool => $this->asyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1], open = indexedDB.open('compadre');
+            open.onerror = () => done(false);
+            open.onsuccess = () => {
+                const base = open.result;
+                if (!base.objectStoreNames.contains('events')) { base.close(); return done(false); }
+                const all = base.transaction('events').objectStore('events').getAll();
+                all.onsuccess = () => { base.close(); done(all.result.every((one) => one.state !== 'waiting') && document.querySelector('[data-testid=sync]') === null); };
+            };
+            JS) === true, $what);
+    }
+
     public function script(string $script): mixed
     {
         return $this->browser->executeScript($script);

@@ -37,7 +37,7 @@ it('takes ten taps for ten clean passes, two for help, and two for a problem', f
         $this->wait(fn (): ?bool => $this->script('const undo = [...document.querySelectorAll("button")].find((one) => one.textContent.trim() === "Undo"); if (!undo || undo.disabled) return null; const before = document.querySelector("[role=status] strong")?.textContent; undo.click(); return true;'), 'an undo');
         $this->wait(fn (): ?bool => $this->script('return Number(JSON.parse(sessionStorage.getItem("compadre-undo")).done.length)') === 9 - $n ? true : null, 'taken back');
     }
-    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
+    $this->allSent();
     $left = array_sum(array_map(fn (array $learner): int => ($learner['marks']['overhand']['day'] ?? '') === $this->fetched('/api/house')['today'] ? 1 : 0, $this->fetched('/api/crew')['learners']));
     expect($left)->toBe(2);
     $this->noConsoleErrors();
@@ -142,7 +142,7 @@ it('takes a walk-in without a network, and checks them before anyone knows them'
     $this->named('Pip L.: clean pass');
     $this->see('1 check and 1 note of the evening wait');
     $this->offline(false);
-    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
+    $this->allSent();
     $found = array_values(array_filter($this->fetched('/api/crew')['learners'], fn (array $learner): bool => $learner['name'] === 'Pip L.'));
     expect($found)->toHaveCount(1)->and($found[0]['marks']['bowline']['verdict'])->toBe('has_it');
 });
@@ -230,7 +230,7 @@ it('prints a pocket list, and takes it in by arrows and 1, 2, 3', function (): v
     $this->see('4 checks typed in.');
     $this->press(WebDriverKeys::ARROW_UP, '0');
     $this->see('3 checks typed in.');
-    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
+    $this->allSent();
     $learners = $this->fetched('/api/crew')['learners'];
     $today = $this->fetched('/api/house')['today'];
     $verdicts = array_map(fn (array $learner): ?string => ($learner['marks']['overhand']['day'] ?? '') === $today ? $learner['marks']['overhand']['verdict'] : null, array_slice($learners, 0, 4));

@@ -32,7 +32,7 @@ it('checks off with no network, loses nothing on the way, and sends it once', fu
     $this->accessible('checks that wait');
     // Back in range, they go by themselves.
     $this->offline(false);
-    $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
+    $this->allSent();
     expect($this->resultsOf('bowline'))->toBe(3);
     $again = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; const open = indexedDB.open("compadre"); open.onsuccess = () => { const all = open.result.transaction("events").objectStore("events").count(); all.onsuccess = () => done(all.result); };');
     expect($again)->toBe(0);
@@ -54,7 +54,7 @@ it('keeps what a signed-out session could not send, and sends it after signing i
     $this->visit('/');
     $this->see('Ropes ready?');
     $this->signIn();
-    $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'sent after signing in');
+    $this->allSent('sent after signing in');
     expect($this->resultsOf('bowline'))->toBe(1);
 });
 

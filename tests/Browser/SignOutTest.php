@@ -30,7 +30,7 @@ it('leaves no name behind for whoever goes back', function (): void {
     $this->see('Ada P.');
     $this->named('Ada P.: clean pass')->click();
     $this->see('Ada P.: Has it');
-    $this->wait(fn (): ?bool => $this->script('return document.querySelector("[data-testid=sync]") === null') ? true : null, 'all sent');
+    $this->allSent();
     $this->named('Group and account')->click();
     $this->named('Sign out')->click();
     $this->see('Ropes ready?');

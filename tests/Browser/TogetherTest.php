@@ -2,12 +2,6 @@
 
 declare(strict_types=1);
 
-/** Nothing waits on this device any more. */
-function allSent(Tests\BrowserCase $case): void
-{
-    $case->until(fn (): bool => $case->script('return document.querySelector("[data-testid=sync]") === null') === true, 'all sent');
-}
-
 /** What the device holds of a group: answers of the server, checks, walk-ins. */
 const HELD = <<<'JS'
     const done = arguments[arguments.length - 1];
@@ -41,7 +35,7 @@ it('counts on in two tabs, and sends each check once', function (): void {
     sort($seqs);
     expect($seqs)->toHaveCount(3)->and(array_unique($seqs))->toHaveCount(3);
     $this->visit('/check/overhand');
-    allSent($this);
+    $this->allSent();
     expect($this->resultsToday('overhand'))->toBe(3);
 });
 
@@ -67,7 +61,7 @@ it('loses nothing of a batch that is cut off by the network', function (): void 
     }
     $this->offline(false);
     $this->script('dispatchEvent(new Event("online"))');
-    allSent($this);
+    $this->allSent();
     $sum = 0;
     foreach (['overhand', 'figure-eight', 'square-knot', 'two-half-hitches', 'clove-hitch', 'bowline'] as $knot) {
         $sum += $this->resultsToday($knot);
@@ -104,7 +98,7 @@ it('keeps what waits through an update of the app', function (): void {
     expect($made)->toBe('made');
     $this->visit('/check/bowline');
     $this->see('Tail: ');
-    allSent($this);
+    $this->allSent();
     expect($this->resultsToday('bowline'))->toBe(1);
     // And counts on where the old one stopped.
     $this->named('Bram K.: clean pass')->click();
