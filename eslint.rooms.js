@@ -7,7 +7,7 @@ const shared = {
   words: [],
   ui: ['api', 'words'],
   drawing: ['api', 'words'],
-  space: ['api', 'words'],
+  space: ['api', 'drawing', 'words'],
   outbox: ['api', 'ui', 'words'],
   device: ['api', 'outbox'],
 };

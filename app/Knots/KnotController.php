@@ -21,8 +21,7 @@ final class KnotController extends Controller
 
     public function show(Request $request, string $knot, KnotView $knots, KnotFacts $facts): JsonResponse
     {
-        // The house's own way of tying it comes first.
-        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
+        $method = $this->method($request, $knot);
 
         return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
     }
@@ -30,7 +29,7 @@ final class KnotController extends Controller
     /** What a knot is held against while it is checked. */
     public function compared(Request $request, string $knot, KnotCompared $compared): JsonResponse
     {
-        $method = $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
+        $method = $this->method($request, $knot);
 
         return new JsonResponse($compared->of($knot, $method, $this->asked($request, 'view') ?? 'learner'));
     }
@@ -47,13 +46,13 @@ final class KnotController extends Controller
     /** The knot as ropes in space, from loose to tight. */
     public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
     {
-        return new JsonResponse($space->of($knot, $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null));
+        return new JsonResponse($space->of($knot, $this->method($request, $knot)));
     }
 
     /** The same from one side, for screens that cannot turn it, and to keep or print. */
     public function picture(Request $request, string $knot, KnotSpace $space): Response
     {
-        $svg = $space->svg($knot, $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null, $this->asked($request, 'yaw'), $this->asked($request, 'pitch'), $this->asked($request, 'tight'));
+        $svg = $space->svg($knot, $this->method($request, $knot), $this->asked($request, 'yaw'), $this->asked($request, 'pitch'), $this->asked($request, 'tight'));
 
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml']);
     }
@@ -61,6 +60,12 @@ final class KnotController extends Controller
     public function next(Learner $learner, KnotFacts $facts): JsonResponse
     {
         return new JsonResponse(['knots' => $facts->next($learner)]);
+    }
+
+    /** The way of tying it that is asked for; else the house's own comes first. */
+    private function method(Request $request, string $knot): ?string
+    {
+        return $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
     }
 
     private function asked(Request $request, string $field): ?string

@@ -4,15 +4,12 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
-use Compadre\Core\Drawing\Palette;
+use Compadre\Core\Drawing\Sheet;
 use Compadre\Core\Drawing\SheetRequest;
-use Compadre\Core\Drawing\SpaceWriter;
 use Compadre\Core\Drawing\Turn;
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\KnotPack;
-use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\StrandPlan;
-use Compadre\Core\Refusal;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
@@ -22,14 +19,15 @@ use Compadre\Core\Space\SpaceStrand;
  */
 final readonly class KnotSpace
 {
-    public function __construct(private KnotView $knots, private FormFile $forms)
+    public function __construct(private Library $library, private KnotView $knots, private FormFile $forms)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(string $id, ?string $method): array
     {
-        [$knot, $way] = $this->open($id, $method);
+        $knot = $this->knots->open($id);
+        $way = $knot->method($method);
         $form = $this->forms->read($knot, $way)->form;
         $lengths = [];
         foreach (DiagramBuilder::loose($way, $knot->file)->strands as $strand) {
@@ -40,7 +38,7 @@ final readonly class KnotSpace
         return [
             'knot' => $knot->id, 'method' => $way->id, 'parts' => FormFile::PARTS,
             'ropes' => array_map(static fn (SpaceStrand $rope): array => ['id' => $rope->id, 'points' => count($rope->points), 'length' => $lengths[$rope->id], 'runs_on' => [$plans[$rope->id]->runsOn->atStart(), $plans[$rope->id]->runsOn->atEnd()]], $form->tight()),
-            'objects' => array_map(static fn (Solid $solid): array => ['kind' => $solid->kind->value, 'from' => $solid->from, 'to' => $solid->to, 'radius' => $solid->radius], $form->solids),
+            'objects' => array_map(static fn (Solid $solid): array => $solid->toArray(), $form->solids),
             'frames' => array_map(static fn (array $ropes): array => array_map(FormFile::steps(...), $ropes), $form->frames),
         ];
     }
@@ -53,22 +51,9 @@ final readonly class KnotSpace
      */
     public function svg(string $id, ?string $method, ?string $yaw, ?string $pitch, ?string $tight): string
     {
-        [$knot, $way] = $this->open($id, $method);
-        $form = $this->forms->read($knot, $way)->form;
-        $turn = new Turn((float) ($yaw ?? SheetRequest::TURN[0]), (float) ($pitch ?? SheetRequest::TURN[1]));
+        $usual = new Turn;
+        $turn = new Turn((float) ($yaw ?? $usual->yaw), (float) ($pitch ?? $usual->pitch));
 
-        return (new SpaceWriter(Palette::file()))->write($way, $form->at((float) ($tight ?? 1)), $form->solids, $turn, $knot->names[0]);
-    }
-
-    /** @return array{KnotPack, Method} */
-    private function open(string $id, ?string $method): array
-    {
-        $knot = $this->knots->open($id);
-        $way = $knot->method($method);
-        if (! $this->forms->has($knot, $way)) {
-            throw Refusal::of('/knot', $id, 'a knot that is kept as ropes in space; lashings are not');
-        }
-
-        return [$knot, $way];
+        return Sheet::one($this->library, SheetRequest::inSpace($this->knots->open($id)->id, $method, $turn, (float) ($tight ?? 1)), $this->forms);
     }
 }

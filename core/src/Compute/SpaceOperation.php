@@ -94,9 +94,8 @@ final readonly class SpaceOperation implements Operation
         }
         $form = ClosedCurves::tightened($curves === [] ? throw Refusal::of('/closed', [], 'at least one curve') : $curves, $input->number('diameter'));
         $tight = $form->tight();
-        $length = array_sum(array_map(static fn (SpaceStrand $strand): float => $strand->length(), $tight));
 
-        return self::answer($form, $tight, ClosedCurves::isSame($form)) + ['ropelength' => round($length / min(1.0, Nearness::least($tight)), 4)];
+        return self::answer($form, $tight, ClosedCurves::isSame($form)) + ['ropelength' => round(SpaceStrand::lengthOf($tight) / min(1.0, Nearness::least($tight)), 4)];
     }
 
     private static function coordinate(mixed $value): float
@@ -116,7 +115,7 @@ final readonly class SpaceOperation implements Operation
             'frames' => array_map(static fn (array $ropes): array => [
                 'strands' => array_map(self::strand(...), $ropes), 'min_distance' => self::distance($ropes), 'strain' => round(Strain::of($ropes), 5),
             ], $form->frames),
-            'objects' => array_map(static fn (Solid $solid): array => ['kind' => $solid->kind->value, 'from' => $solid->from, 'to' => $solid->to, 'radius' => $solid->radius], [...$form->solids, ...$form->pegs]),
+            'objects' => array_map(static fn (Solid $solid): array => $solid->toArray(), [...$form->solids, ...$form->pegs]),
             'strands' => array_map(self::strand(...), $strands),
             'contacts' => array_map(static fn (Contact $contact): array => [
                 'a' => $tight[$contact->a]->id, 's' => round($contact->s, 3), 'b' => $tight[$contact->b]->id, 't' => round($contact->t, 3),
@@ -134,7 +133,7 @@ final readonly class SpaceOperation implements Operation
     {
         $least = Nearness::least($ropes);
 
-        return round(is_finite($least) ? $least : array_sum(array_map(static fn (SpaceStrand $rope): float => $rope->length(), $ropes)), 5);
+        return round(is_finite($least) ? $least : SpaceStrand::lengthOf($ropes), 5);
     }
 
     /** @return array{id: string, points: list<list<float>>} */

@@ -52,6 +52,9 @@ final class Look
     /** A ring about a crossing. */
     public const RING = ['radius' => 1.9, 'width' => 0.3];
 
+    /** In space a knot shows the most of itself turned so far to the right, and with its top so far toward one, in degrees. */
+    public const SIDE = ['yaw' => 28.0, 'pitch' => -24.0];
+
     /** The tip of a bight reaches ahead by this share of the way between its sides. */
     public const TIP = PartialDiagram::AHEAD;
 }

@@ -46,12 +46,9 @@ final class Sheet
 
     private static function inSpace(KnotPack $knot, Method $method, SheetRequest $request, FormFile $forms): string
     {
-        if (! $forms->has($knot, $method)) {
-            throw Refusal::of('KNOT', $knot->id, 'a knot that is kept as ropes in space; lashings are not');
-        }
         $form = $forms->read($knot, $method)->form;
 
-        return (new SpaceWriter(Palette::file()))->write($method, $form->at($request->tightness), $form->solids, $request->turn ?? new Turn(...SheetRequest::TURN), $knot->names[0]);
+        return (new SpaceWriter(Palette::file()))->write($method, $form->at($request->tightness), $form->solids, $request->turn, $knot->names[0]);
     }
 
     private static function whole(Drawing $drawing, string $title): string

@@ -20,18 +20,21 @@ final readonly class SheetRequest
         public bool $tight,
         public bool $whole,
         public bool $inSpace = false,
-        public ?Turn $turn = null,
+        public Turn $turn = new Turn,
         public float $tightness = 1.0,
     ) {
     }
-
-    /** Seen from here, in degrees, a knot shows the most of itself. */
-    public const TURN = [28.0, -24.0];
 
     /** One drawing: a step from 1, or the finished knot, loose or tight. */
     public static function drawing(string $knot, ?string $method, ?int $step, View $view, bool $tight): self
     {
         return new self($knot, $method, $step, $view, $tight, false);
+    }
+
+    /** Ropes in space from one side, loose (0) to tight (1). */
+    public static function inSpace(string $knot, ?string $method, Turn $turn, float $tightness): self
+    {
+        return new self($knot, $method, null, View::Learner, false, false, true, $turn, $tightness);
     }
 
     /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], KNOT --space [--method=M] [--turn=YAW,PITCH] [--tight=0..1], or --sheet */
@@ -72,7 +75,7 @@ final readonly class SheetRequest
     private static function turn(?string $turn): Turn
     {
         if ($turn === null) {
-            return new Turn(...self::TURN);
+            return new Turn;
         }
         $angles = explode(',', $turn);
         if (count($angles) !== 2 || ! is_numeric($angles[0]) || ! is_numeric($angles[1]) || abs((float) $angles[0]) > 360 || abs((float) $angles[1]) > 360) {

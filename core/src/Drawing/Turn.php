@@ -9,15 +9,9 @@ namespace Compadre\Core\Drawing;
  */
 final readonly class Turn
 {
-    private float $yaw;
-
-    private float $pitch;
-
     /** Both in degrees. */
-    public function __construct(float $yaw, float $pitch)
+    public function __construct(public float $yaw = Look::SIDE['yaw'], public float $pitch = Look::SIDE['pitch'])
     {
-        $this->yaw = deg2rad($yaw);
-        $this->pitch = deg2rad($pitch);
     }
 
     /**
@@ -26,9 +20,11 @@ final readonly class Turn
      */
     public function of(array $point): array
     {
-        $x = $point[0] * cos($this->yaw) + $point[2] * sin($this->yaw);
-        $z = -$point[0] * sin($this->yaw) + $point[2] * cos($this->yaw);
+        $yaw = deg2rad($this->yaw);
+        $pitch = deg2rad($this->pitch);
+        $x = $point[0] * cos($yaw) + $point[2] * sin($yaw);
+        $z = -$point[0] * sin($yaw) + $point[2] * cos($yaw);
 
-        return [$x, $z * sin($this->pitch) - $point[1] * cos($this->pitch), $point[1] * sin($this->pitch) + $z * cos($this->pitch)];
+        return [$x, $z * sin($pitch) - $point[1] * cos($pitch), $point[1] * sin($pitch) + $z * cos($pitch)];
     }
 }

@@ -47,7 +47,7 @@ final class ClosedCurves
     {
         self::hold($curves, $diameter);
         $thickness = self::thickness($curves, $diameter);
-        $length = array_sum(array_map(static fn (SpaceStrand $curve): float => $curve->length(), $curves));
+        $length = SpaceStrand::lengthOf($curves);
         if ($length > self::LONGEST * $thickness) {
             throw Refusal::of('/closed', round($length / $thickness), sprintf('curves at most %d times as long as the smallest distance of two places', self::LONGEST));
         }

@@ -63,9 +63,12 @@ final readonly class FormFile
         return Fields::of(Json::arrays(Json::file($this->path($knot, $method))))->text('stamp') === self::stamp($knot, $method);
     }
 
-    /** @throws Refusal where the file was made from another drawing */
+    /** @throws Refusal where nothing is kept, or the file was made from another drawing */
     public function read(KnotPack $knot, Method $method): KeptForm
     {
+        if (! $this->has($knot, $method)) {
+            throw Refusal::of('/knot', $knot->id, 'a knot that is kept as ropes in space; lashings are not');
+        }
         $path = $this->path($knot, $method);
         $file = Fields::of(Json::arrays(Json::file($path)));
         if ($file->text('stamp') !== self::stamp($knot, $method)) {
@@ -94,7 +97,7 @@ final readonly class FormFile
         $data = [
             'knot' => $knot->id, 'method' => $method->id, 'stamp' => self::stamp($knot, $method), 'directions' => $form->sides,
             'rope_in_knot' => round($kept->ropeInKnot, 1),
-            'objects' => array_map(self::solid(...), $form->solids), 'pegs' => array_map(self::solid(...), $form->pegs),
+            'objects' => array_map(static fn (Solid $solid): array => $solid->toArray(), $form->solids), 'pegs' => array_map(static fn (Solid $solid): array => $solid->toArray(), $form->pegs),
             'ropes' => array_map(static fn (SpaceStrand $rope): string => $rope->id, $form->tight()),
         ];
         $lines = [];
@@ -143,15 +146,6 @@ final readonly class FormFile
         }
 
         return $points;
-    }
-
-    /** @return array{kind: string, from: list<float>, to: list<float>, radius: float} */
-    private static function solid(Solid $solid): array
-    {
-        // A zero below zero is a zero: adding nothing makes it one.
-        $round = static fn (float $value): float => round($value, 3) + 0.0;
-
-        return ['kind' => $solid->kind->value, 'from' => array_map($round, $solid->from), 'to' => array_map($round, $solid->to), 'radius' => round($solid->radius, 3)];
     }
 
     /**

@@ -43,15 +43,21 @@ final class Former
      */
     public static function kept(KnotPack $knot, Method $method): KeptForm
     {
-        $form = self::of($knot, $method);
+        $scene = Lift::of($knot, $method);
+        $form = self::drawnUp($scene, $knot, $method);
 
-        return new KeptForm($form, InKnot::of($form, Lift::of($knot, $method)->ends));
+        return new KeptForm($form, InKnot::of($form, $scene->ends));
     }
 
     /** @throws Refusal where the drawing cannot be raised to the knot it is */
     public static function of(KnotPack $knot, Method $method): Form
     {
-        $scene = Lift::of($knot, $method);
+        return self::drawnUp(Lift::of($knot, $method), $knot, $method);
+    }
+
+    private static function drawnUp(Scene $scene, KnotPack $knot, Method $method): Form
+    {
+        $proof = new Proof($scene);
         $solids = [...$scene->solids, ...$scene->pegs];
         $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends, $scene->gathers ? $scene->solids : []);
         $tightening->settle(self::SETTLING);
@@ -69,7 +75,7 @@ final class Former
         $states[] = $tightening->strands();
         $lengths[] = $tightening->length();
         // What friction would hold, a rope without it may let swing round in the end: the last that is still the knot is the tight one.
-        while (count($states) > 1 && ! Proof::isSame($scene, $states[count($states) - 1])) {
+        while (count($states) > 1 && ! $proof->isStill($states[count($states) - 1])) {
             array_pop($states);
             array_pop($lengths);
         }
@@ -84,7 +90,7 @@ final class Former
             $kept[] = array_map(static fn (SpaceStrand $strand, int $count): SpaceStrand => $strand->resampled($count), $frame, $counts);
         }
         foreach ($kept as $number => $frame) {
-            if (! Proof::isSame($scene, $frame)) {
+            if (! $proof->isStill($frame)) {
                 throw Refusal::saying('/method', $method->id, 'a drawing whose ropes stay the knot when they are drawn up', "$knot->id, $method->id: frame $number is another knot.");
             }
         }

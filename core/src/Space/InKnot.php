@@ -31,7 +31,7 @@ final class InKnot
             $round = self::lying($rope, $form->solids);
             $places = [...$touched[$number], ...$round];
             sort($places);
-            $step = $rope->length() / max(1, $rope->segments());
+            $step = $rope->step();
             for ($k = 1; $k < count($places); $k++) {
                 $way = $places[$k] - $places[$k - 1];
                 $sum += $way > self::FREE ? 0.0 : $way;
@@ -54,7 +54,7 @@ final class InKnot
     private static function lying(SpaceStrand $rope, array $solids): array
     {
         $places = [];
-        $step = $rope->length() / max(1, $rope->segments());
+        $step = $rope->step();
         foreach ($rope->points as $k => $point) {
             foreach ($solids as $solid) {
                 if ($solid->distance($point) < self::LIES_ON) {
@@ -69,11 +69,9 @@ final class InKnot
 
     private static function straight(SpaceStrand $rope, float $first, float $last): float
     {
-        $step = $rope->length() / max(1, $rope->segments());
+        $step = $rope->step();
         $most = count($rope->points) - 1;
-        $a = $rope->points[max(0, min($most, (int) round($first / $step)))];
-        $b = $rope->points[max(0, min($most, (int) round($last / $step)))];
 
-        return sqrt(($a[0] - $b[0]) ** 2 + ($a[1] - $b[1]) ** 2 + ($a[2] - $b[2]) ** 2);
+        return Vector::distance($rope->points[max(0, min($most, (int) round($first / $step)))], $rope->points[max(0, min($most, (int) round($last / $step)))]);
     }
 }

@@ -131,7 +131,7 @@ final class Nearness
             for ($k = 0, $most = $strand->segments(); $k < $most; $k++) {
                 $from = $strand->points[$k];
                 $to = $strand->points[($k + 1) % $all];
-                $length = sqrt(($to[0] - $from[0]) ** 2 + ($to[1] - $from[1]) ** 2 + ($to[2] - $from[2]) ** 2);
+                $length = Vector::distance($from, $to);
                 $segments[] = [$from, $to, $number, $gone, $length, $whole];
                 $gone += $length;
             }

@@ -22,7 +22,7 @@ final class Projection
         [$right, $up, $toward] = self::axes($from);
         $segments = [];
         foreach ($strands as $number => $strand) {
-            $points = array_map(static fn (array $p): array => [self::dot($p, $right), self::dot($p, $up), self::dot($p, $toward)], $strand->points);
+            $points = array_map(static fn (array $p): array => [Vector::dot($p, $right), Vector::dot($p, $up), Vector::dot($p, $toward)], $strand->points);
             $all = count($points);
             for ($k = 0, $most = $strand->segments(); $k < $most; $k++) {
                 $segments[] = [$number, $k, $points[$k], $points[($k + 1) % $all]];
@@ -72,22 +72,13 @@ final class Projection
      */
     private static function axes(array $from): array
     {
-        $length = sqrt(self::dot($from, $from));
+        $length = sqrt(Vector::dot($from, $from));
         $toward = [$from[0] / $length, $from[1] / $length, $from[2] / $length];
         $near = abs($toward[1]) < 0.9 ? [0.0, 1.0, 0.0] : [0.0, 0.0, 1.0];
-        $right = [$near[1] * $toward[2] - $near[2] * $toward[1], $near[2] * $toward[0] - $near[0] * $toward[2], $near[0] * $toward[1] - $near[1] * $toward[0]];
-        $size = sqrt(self::dot($right, $right));
+        $right = Vector::cross($near, $toward);
+        $size = sqrt(Vector::dot($right, $right));
         $right = [$right[0] / $size, $right[1] / $size, $right[2] / $size];
 
-        return [$right, [$toward[1] * $right[2] - $toward[2] * $right[1], $toward[2] * $right[0] - $toward[0] * $right[2], $toward[0] * $right[1] - $toward[1] * $right[0]], $toward];
-    }
-
-    /**
-     * @param  array{float, float, float}  $u
-     * @param  array{float, float, float}  $v
-     */
-    private static function dot(array $u, array $v): float
-    {
-        return $u[0] * $v[0] + $u[1] * $v[1] + $u[2] * $v[2];
+        return [$right, Vector::cross($toward, $right), $toward];
     }
 }

@@ -12,7 +12,7 @@ use Compadre\Core\Topology\Fingerprint;
  * Whether ropes in space are still the knot: ends and bars are led out far away and joined there, the closed lines are looked at
  * from several sides, and from each the bracket, freed of twists, and the linking numbers are what they were.
  */
-final class Proof
+final readonly class Proof
 {
     /** Sides to look from: none is an axis of a drawing. */
     private const SIDES = [[0.31, 0.17, 0.93], [0.83, -0.42, 0.36], [-0.29, 0.88, 0.37]];
@@ -23,27 +23,40 @@ final class Proof
     /** How much an end that is led out rises: over what lies round it. */
     private const RISE = 0.5;
 
+    /** @var list<string> what the scene is as it began */
+    private array $before;
+
+    public function __construct(private Scene $scene)
+    {
+        $this->before = $this->ledOut($scene->ropes);
+    }
+
     /**
-     * Whether ropes are still what a scene began as. A tail is free: what lies round it may come to lie over it or under it, so it
+     * Whether ropes are still what the scene began as. A tail is free: what lies round it may come to lie over it or under it, so it
      * is led out above the rest and below it, and one of the ways has to be the same as before.
      *
      * @param  list<SpaceStrand>  $ropes
      * @return bool true where every way of joining the ends says so from every side
      */
+    public function isStill(array $ropes): bool
+    {
+        $now = $this->ledOut($ropes);
+
+        return ! in_array('', $this->before, true) && ! in_array('', $now, true) && array_intersect($this->before, $now) !== [];
+    }
+
+    /** @param  list<SpaceStrand>  $ropes */
     public static function isSame(Scene $scene, array $ropes): bool
     {
-        $before = self::ledOut($scene, $scene->ropes);
-        $now = self::ledOut($scene, $ropes);
-
-        return ! in_array('', $before, true) && ! in_array('', $now, true) && array_intersect($before, $now) !== [];
+        return (new self($scene))->isStill($ropes);
     }
 
     /** Whether every frame of a form is the knot that a method draws. */
     public static function holds(KnotPack $knot, Method $method, Form $form): bool
     {
-        $scene = Lift::of($knot, $method);
+        $proof = new self(Lift::of($knot, $method));
         foreach ($form->frames as $frame) {
-            if (! self::isSame($scene, $frame)) {
+            if (! $proof->isStill($frame)) {
                 return false;
             }
         }
@@ -57,10 +70,10 @@ final class Proof
      * @param  list<SpaceStrand>  $ropes
      * @return list<string>
      */
-    private static function ledOut(Scene $scene, array $ropes): array
+    private function ledOut(array $ropes): array
     {
         $tails = [];
-        foreach ($scene->ends as $number => $both) {
+        foreach ($this->scene->ends as $number => $both) {
             foreach ($both as $end => $one) {
                 if (! $one->isLoaded) {
                     $tails[] = 2 * $number + $end;
@@ -73,7 +86,7 @@ final class Proof
             foreach ($tails as $bit => $end) {
                 $rises[$end] = ($choice >> $bit & 1) === 1 ? -self::RISE : self::RISE;
             }
-            $marks[] = implode(' ', self::both($scene, $ropes, $rises) ?? []);
+            $marks[] = implode(' ', $this->both($ropes, $rises) ?? []);
         }
 
         return $marks;
@@ -86,11 +99,11 @@ final class Proof
      * @param  array<int, float>  $rises  of each end
      * @return ?list<string>
      */
-    private static function both(Scene $scene, array $ropes, array $rises): ?array
+    private function both(array $ropes, array $rises): ?array
     {
         $marks = [];
         foreach ([0, 1] as $way) {
-            $seen = array_unique(self::marks(self::closed($scene, $ropes, $way, $rises)));
+            $seen = array_unique(self::marks($this->closed($ropes, $way, $rises)));
             if (count($seen) !== 1) {
                 return null;
             }
@@ -130,12 +143,12 @@ final class Proof
      * @param  array<int, float>  $rises
      * @return list<SpaceStrand>
      */
-    private static function closed(Scene $scene, array $ropes, int $way, array $rises): array
+    private function closed(array $ropes, int $way, array $rises): array
     {
         $closed = [];
         $open = [];
         foreach ($ropes as $number => $rope) {
-            $open[] = [$rope->points, self::out($rope->points[0], $scene->ends[$number][0], $rises[2 * $number]), self::out($rope->points[count($rope->points) - 1], $scene->ends[$number][1], $rises[2 * $number + 1]), $scene->ropes[$number], $scene->ends[$number]];
+            $open[] = [$rope->points, self::out($rope->points[0], $this->scene->ends[$number][0], $rises[2 * $number]), self::out($rope->points[count($rope->points) - 1], $this->scene->ends[$number][1], $rises[2 * $number + 1]), $this->scene->ropes[$number], $this->scene->ends[$number]];
         }
         $ends = [];
         $lines = [];
@@ -145,7 +158,7 @@ final class Proof
             $ends[] = [self::angle($loose->points[count($loose->points) - 1], $both[1]), $number, 1];
             $lines[$number] = [...array_reverse($first), ...$points, ...$last];
         }
-        foreach ($scene->solids as $solid) {
+        foreach ($this->scene->solids as $solid) {
             if ($solid->isRing()) {
                 $closed[] = $solid->middle();
 

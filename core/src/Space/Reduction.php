@@ -93,13 +93,13 @@ final class Reduction
         $u = [$b[0] - $corner[0], $b[1] - $corner[1], $b[2] - $corner[2]];
         $v = [$c[0] - $corner[0], $c[1] - $corner[1], $c[2] - $corner[2]];
         $w = [$end[0] - $corner[0], $end[1] - $corner[1], $end[2] - $corner[2]];
-        $n = self::cross($u, $v);
-        $size = sqrt(self::dot($n, $n) * self::dot($w, $w));
-        if ($size > 0 && abs(self::dot($n, $w)) > 1e-9 * $size) {
+        $n = Vector::cross($u, $v);
+        $size = sqrt(Vector::dot($n, $n) * Vector::dot($w, $w));
+        if ($size > 0 && abs(Vector::dot($n, $w)) > 1e-9 * $size) {
             return false;
         }
 
-        return self::dot(self::cross($u, $w), $n) >= 0 && self::dot(self::cross($w, $v), $n) >= 0;
+        return Vector::dot(Vector::cross($u, $w), $n) >= 0 && Vector::dot(Vector::cross($w, $v), $n) >= 0;
     }
 
     /**
@@ -116,40 +116,21 @@ final class Reduction
         $d = [$q[0] - $p[0], $q[1] - $p[1], $q[2] - $p[2]];
         $u = [$b[0] - $a[0], $b[1] - $a[1], $b[2] - $a[2]];
         $v = [$c[0] - $a[0], $c[1] - $a[1], $c[2] - $a[2]];
-        $h = self::cross($d, $v);
-        $det = self::dot($u, $h);
+        $h = Vector::cross($d, $v);
+        $det = Vector::dot($u, $h);
         if (abs($det) < 1e-12) {
             // In the plane of the triangle, or the triangle is none: it is left alone where it might be touched.
-            $n = self::cross($u, $v);
+            $n = Vector::cross($u, $v);
             $w = [$p[0] - $a[0], $p[1] - $a[1], $p[2] - $a[2]];
 
-            return abs(self::dot($n, $w)) < 1e-9 && self::dot($n, $n) > 1e-18;
+            return abs(Vector::dot($n, $w)) < 1e-9 && Vector::dot($n, $n) > 1e-18;
         }
         $s = [$p[0] - $a[0], $p[1] - $a[1], $p[2] - $a[2]];
-        $first = self::dot($s, $h) / $det;
-        $r = self::cross($s, $u);
-        $second = self::dot($d, $r) / $det;
-        $along = self::dot($v, $r) / $det;
+        $first = Vector::dot($s, $h) / $det;
+        $r = Vector::cross($s, $u);
+        $second = Vector::dot($d, $r) / $det;
+        $along = Vector::dot($v, $r) / $det;
 
         return $first > -self::NEAR && $second > -self::NEAR && $first + $second < 1 + self::NEAR && $along > -self::NEAR && $along < 1 + self::NEAR;
-    }
-
-    /**
-     * @param  array{float, float, float}  $u
-     * @param  array{float, float, float}  $v
-     * @return array{float, float, float}
-     */
-    private static function cross(array $u, array $v): array
-    {
-        return [$u[1] * $v[2] - $u[2] * $v[1], $u[2] * $v[0] - $u[0] * $v[2], $u[0] * $v[1] - $u[1] * $v[0]];
-    }
-
-    /**
-     * @param  array{float, float, float}  $u
-     * @param  array{float, float, float}  $v
-     */
-    private static function dot(array $u, array $v): float
-    {
-        return $u[0] * $v[0] + $u[1] * $v[1] + $u[2] * $v[2];
     }
 }

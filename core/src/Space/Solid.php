@@ -28,7 +28,7 @@ final readonly class Solid
     /** The length of the bar, or the width of the ring from middle to middle. */
     public function length(): float
     {
-        return sqrt(($this->to[0] - $this->from[0]) ** 2 + ($this->to[1] - $this->from[1]) ** 2 + ($this->to[2] - $this->from[2]) ** 2);
+        return Vector::distance($this->from, $this->to);
     }
 
     /**
@@ -48,6 +48,15 @@ final readonly class Solid
         }
 
         return new SpaceStrand($this->kind->value, true, $points);
+    }
+
+    /** @return array{kind: string, from: list<float>, to: list<float>, radius: float} to a thousandth of a diameter */
+    public function toArray(): array
+    {
+        // A zero below zero is a zero: adding nothing makes it one.
+        $round = static fn (float $value): float => round($value, 3) + 0.0;
+
+        return ['kind' => $this->kind->value, 'from' => array_map($round, $this->from), 'to' => array_map($round, $this->to), 'radius' => $round($this->radius)];
     }
 
     /** @return array{float, float, float} */

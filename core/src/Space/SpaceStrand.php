@@ -64,15 +64,25 @@ final readonly class SpaceStrand
         return new self($this->id, $this->closed, array_map(static fn (array $point): array => [$point[0] * $factor, $point[1] * $factor, $point[2] * $factor], $this->points));
     }
 
+    /** The mean length of its segments. */
+    public function step(): float
+    {
+        return $this->length() / max(1, $this->segments());
+    }
+
+    /** @param  list<self>  $strands */
+    public static function lengthOf(array $strands): float
+    {
+        return array_sum(array_map(static fn (self $strand): float => $strand->length(), $strands));
+    }
+
     /** @return list<float> the lengths of its segments */
-    private function steps(): array
+    public function steps(): array
     {
         $steps = [];
         $all = count($this->points);
         for ($k = 0, $most = $this->segments(); $k < $most; $k++) {
-            [$ax, $ay, $az] = $this->points[$k];
-            [$bx, $by, $bz] = $this->points[($k + 1) % $all];
-            $steps[] = sqrt(($bx - $ax) ** 2 + ($by - $ay) ** 2 + ($bz - $az) ** 2);
+            $steps[] = Vector::distance($this->points[$k], $this->points[($k + 1) % $all]);
         }
 
         return $steps;

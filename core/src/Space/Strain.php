@@ -17,12 +17,9 @@ final class Strain
     {
         $most = 0.0;
         foreach ($strands as $strand) {
-            $count = $strand->segments();
-            $mean = $strand->length() / max(1, $count);
-            for ($k = 0; $k < $count && $mean > 0; $k++) {
-                $a = $strand->points[$k];
-                $b = $strand->points[($k + 1) % count($strand->points)];
-                $most = max($most, abs(sqrt(($b[0] - $a[0]) ** 2 + ($b[1] - $a[1]) ** 2 + ($b[2] - $a[2]) ** 2) / $mean - 1));
+            $mean = $strand->step();
+            foreach ($mean > 0 ? $strand->steps() : [] as $step) {
+                $most = max($most, abs($step / $mean - 1));
             }
         }
 

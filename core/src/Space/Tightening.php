@@ -144,7 +144,7 @@ final class Tightening
 
     public function length(): float
     {
-        return array_sum(array_map(static fn (SpaceStrand $strand): float => $strand->length(), $this->strands()));
+        return SpaceStrand::lengthOf($this->strands());
     }
 
     /** @return list<SpaceStrand> */

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
+import { glide, wantsStill } from '../drawing/motion';
 import { SpaceView } from '../space/SpaceView';
 import { isBraided, reachIn } from '../space/reach';
 import { useTravel } from './useTravel';
@@ -44,19 +45,10 @@ export function InSpace({
 /** On its way to how tight it is to be; at once where nothing is to move. */
 function useDrawnUp(to: number, run: number, pace: number): number {
   const [now, setNow] = useState({ to, run, value: to });
-  const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  const still = wantsStill();
   useEffect(() => {
     if (still || to === 0) return undefined;
-    let frame = 0;
-    let started: number | null = null;
-    const draw = (at: number): void => {
-      started ??= at;
-      const part = Math.min(1, ((at - started) * pace) / DRAWS_UP);
-      setNow({ to, run, value: to * part * part * (3 - 2 * part) });
-      if (part < 1) frame = requestAnimationFrame(draw);
-    };
-    frame = requestAnimationFrame(draw);
-    return () => cancelAnimationFrame(frame);
+    return glide(DRAWS_UP / pace, (share) => setNow({ to, run, value: to * share }));
   }, [to, run, pace, still]);
   if (still || to === 0) return to;
   return now.to === to && now.run === run ? now.value : 0;

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { type Moment, momentOf } from '../drawing/moment';
+import { glide, wantsStill } from '../drawing/motion';
 
 type Step = Schemas['KnotStep'];
 
@@ -20,32 +21,25 @@ export function useTravel(step: Step | undefined, run: number, pace = 1, again =
     run: 0,
     share: 1,
   });
-  const still =
-    !step || Object.keys(step.moved).length === 0 || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  const still = !step || Object.keys(step.moved).length === 0 || wantsStill();
   useEffect(() => {
     if (still) return undefined;
     const farthest = Math.max(...Object.values(step.moved).map(([from = 0, to = 0]) => to - from));
     const lasts = Math.max(700, (farthest / SPEED) * 1000) / pace;
-    let frame = 0;
-    let rest = 0;
-    let started: number | null = null;
-    const draw = (now: number): void => {
-      started ??= now;
-      const part = Math.min(1, (now - started) / lasts);
-      setGone({ step, run, share: part * part * (3 - 2 * part) });
-      if (part < 1) frame = requestAnimationFrame(draw);
-      else if (again) {
-        rest = window.setTimeout(() => {
-          started = null;
-          frame = requestAnimationFrame(draw);
-        }, REST);
-      }
+    let stop = (): void => undefined;
+    const travel = (): void => {
+      stop = glide(
+        lasts,
+        (share) => setGone({ step, run, share }),
+        () => {
+          if (!again) return;
+          const rest = window.setTimeout(travel, REST);
+          stop = () => clearTimeout(rest);
+        },
+      );
     };
-    frame = requestAnimationFrame(draw);
-    return () => {
-      cancelAnimationFrame(frame);
-      clearTimeout(rest);
-    };
+    travel();
+    return () => stop();
   }, [step, run, still, pace, again]);
   if (!step) return null;
   // Until the first frame of a new step is drawn, its ends lie where they started.

@@ -8,7 +8,7 @@ import { SIDE, SpaceView, type Turn } from './SpaceView';
 export function SpacePair({ knot, wrong, name }: { knot: Schemas['Knot']; wrong: string; name: string }) {
   const side = useState<Turn>(SIDE);
   const pictures = [
-    [words.show.rightForm, { ...knot, name: knot.name }, 'text-(--right)'],
+    [words.show.rightForm, knot, 'text-(--right)'],
     [name, { id: wrong, method: null, name, text: name }, 'text-notyet'],
   ] as const;
   return (

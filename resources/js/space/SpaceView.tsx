@@ -2,13 +2,17 @@ import { useQuery } from '@tanstack/react-query';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { knotInSpaceQuery, queryClient, spacePicture } from '../api/queries';
 import type { Schemas } from '../api/client';
+import { SIDE as LOOKED_AT } from '../drawing/look';
+import { wantsStill } from '../drawing/motion';
 import { words } from '../words/en';
 import type { InSpace } from './decode';
 import type { Colours, Reach, Stage3d } from './stage3d';
 import { canDraw } from './webgl';
 
-/** From this side a knot shows the most of itself, in radians. */
-export const SIDE = { yaw: 0.49, pitch: 0.42 };
+const RADIAN = Math.PI / 180;
+
+/** The side that pictures begin from, in radians; here a top that comes toward one counts the other way. */
+export const SIDE = { yaw: LOOKED_AT.yaw * RADIAN, pitch: -LOOKED_AT.pitch * RADIAN };
 
 /** Radians for one press of a key, and for a finger's way across the picture. */
 const STEP = Math.PI / 12;
@@ -61,7 +65,7 @@ export function SpaceView({
   className?: string;
 }) {
   const [flat, setFlat] = useState(() => !canDraw());
-  const { data } = useQuery(knotInSpaceQuery(knot.id, knot.method));
+  const { data } = useQuery({ ...knotInSpaceQuery(knot.id, knot.method), enabled: !flat });
   const own = useState<Turn>(SIDE);
   const [side, setSide] = shared ?? own;
   const drag = useRef<{ x: number; y: number; from: Turn } | null>(null);
@@ -70,7 +74,7 @@ export function SpaceView({
   const [touched, setTouched] = useState(false);
   const turnBy = (yaw: number, pitch: number): void => {
     setTouched(true);
-    setSide((now) => ({ yaw: now.yaw + yaw, pitch: Math.max(-1.5, Math.min(1.5, now.pitch + pitch)) }));
+    setSide((now) => ({ yaw: now.yaw + yaw, pitch: upright(now.pitch + pitch) }));
   };
   const back = (): void => {
     setTouched(false);
@@ -87,7 +91,7 @@ export function SpaceView({
     if (Math.hypot(event.clientX - start.x, event.clientY - start.y) > 4) setTouched(true);
     setSide({
       yaw: start.from.yaw + ((event.clientX - start.x) / size) * SWEEP,
-      pitch: Math.max(-1.5, Math.min(1.5, start.from.pitch + ((event.clientY - start.y) / size) * SWEEP)),
+      pitch: upright(start.from.pitch + ((event.clientY - start.y) / size) * SWEEP),
     });
   };
   const shown = sideOf(view, side);
@@ -100,7 +104,7 @@ export function SpaceView({
       tabIndex={0}
       className={`touch-none cursor-grab outline-offset-4 active:cursor-grabbing ${className}`}
       data-testid="in-space"
-      data-side={`${Math.round((side.yaw * 180) / Math.PI)} ${Math.round((side.pitch * 180) / Math.PI)}`}
+      data-side={`${Math.round(side.yaw / RADIAN)} ${Math.round(side.pitch / RADIAN)}`}
       onPointerDown={press}
       onPointerMove={move}
       onPointerUp={() => (drag.current = null)}
@@ -123,7 +127,7 @@ export function SpaceView({
         <img
           alt=""
           className="absolute inset-0 size-full object-contain"
-          src={spacePicture(knot, (shown.yaw * 180) / Math.PI, (-shown.pitch * 180) / Math.PI, tightness)}
+          src={spacePicture(knot, shown.yaw / RADIAN, -shown.pitch / RADIAN, tightness)}
         />
       ) : (
         data && (
@@ -160,6 +164,9 @@ const TURNS: Record<string, readonly [number, number] | 'back'> = {
   ArrowDown: [0, STEP],
   '0': 'back',
 };
+
+/** Its top is not turned past the eye. */
+const upright = (pitch: number): number => Math.max(-1.5, Math.min(1.5, pitch));
 
 type Shown = Turn & { roll: number };
 
@@ -215,44 +222,54 @@ function Canvas({
     };
   }, [knot, mirrored, braided]);
   const spun = useRef(0);
+  const draw = useRef<() => void>(() => undefined);
+  // Drawn anew at each change: a few numbers for the graphics card, and nothing else.
   useEffect(() => {
-    if (!stage) return undefined;
-    const draw = (): void => {
-      stage.tighten(tightness);
-      stage.show(reach);
+    if (!stage) return;
+    draw.current = () => {
       stage.turn(side.yaw + spun.current, side.pitch, side.roll);
       stage.draw();
     };
+    stage.tighten(tightness);
+    stage.show(reach);
+    draw.current();
+  }, [stage, side.yaw, side.pitch, side.roll, tightness, reach]);
+  // Its size and its colours, as they change.
+  useEffect(() => {
+    if (!stage || !canvas.current) return undefined;
     const fit = (): void => {
       const at = canvas.current?.getBoundingClientRect();
       if (at) stage.size(at.width, at.height);
-      draw();
+      draw.current();
     };
     const dress = (): void => {
       stage.colour(coloursNow());
-      draw();
+      draw.current();
     };
     dress();
     fit();
     const sizes = new ResizeObserver(fit);
-    if (canvas.current) sizes.observe(canvas.current);
+    sizes.observe(canvas.current);
     const scheme = new MutationObserver(dress);
     scheme.observe(document.documentElement, { attributes: true, attributeFilter: ['data-scheme', 'class'] });
+    return () => {
+      sizes.disconnect();
+      scheme.disconnect();
+    };
+  }, [stage]);
+  useEffect(() => {
+    if (!stage || !turning || wantsStill()) return undefined;
     let frame = 0;
     let before: number | null = null;
     const spin = (now: number): void => {
       spun.current += (SLOWLY * (now - (before ?? now))) / 1000;
       before = now;
-      draw();
+      draw.current();
       frame = requestAnimationFrame(spin);
     };
-    if (turning && !window.matchMedia('(prefers-reduced-motion: reduce)').matches) frame = requestAnimationFrame(spin);
-    return () => {
-      cancelAnimationFrame(frame);
-      sizes.disconnect();
-      scheme.disconnect();
-    };
-  }, [stage, side.yaw, side.pitch, side.roll, tightness, reach, turning]);
+    frame = requestAnimationFrame(spin);
+    return () => cancelAnimationFrame(frame);
+  }, [stage, turning]);
   return <canvas ref={canvas} aria-hidden className="absolute inset-0 size-full" data-ready={stage ? 'yes' : 'no'} />;
 }
 

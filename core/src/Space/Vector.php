@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Space;
+
+/**
+ * Sums with places and directions in space.
+ */
+final class Vector
+{
+    /**
+     * @param  array{float, float, float}  $u
+     * @param  array{float, float, float}  $v
+     */
+    public static function dot(array $u, array $v): float
+    {
+        return $u[0] * $v[0] + $u[1] * $v[1] + $u[2] * $v[2];
+    }
+
+    /**
+     * @param  array{float, float, float}  $u
+     * @param  array{float, float, float}  $v
+     * @return array{float, float, float}
+     */
+    public static function cross(array $u, array $v): array
+    {
+        return [$u[1] * $v[2] - $u[2] * $v[1], $u[2] * $v[0] - $u[0] * $v[2], $u[0] * $v[1] - $u[1] * $v[0]];
+    }
+
+    /**
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     */
+    public static function distance(array $a, array $b): float
+    {
+        return sqrt(($b[0] - $a[0]) ** 2 + ($b[1] - $a[1]) ** 2 + ($b[2] - $a[2]) ** 2);
+    }
+}
