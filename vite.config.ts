@@ -11,6 +11,25 @@ const whileSignedIn = {
   cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null),
 };
 
+/**
+ * That this device was signed out from elsewhere is told to every page that is open: the answer itself may reach none, where the page
+ * was shown what is kept.
+ */
+const saysWhoIsOut = {
+  fetchDidSucceed: async ({ response }: { response: Response }) => {
+    const problem =
+      response.status === 401
+        ? await response
+            .clone()
+            .json()
+            .catch(() => null)
+        : null;
+    if (problem?.errors?.some((fault: { field: string }) => fault.field === '/device'))
+      new BroadcastChannel('compadre').postMessage('signed out');
+    return response;
+  },
+};
+
 /** What is kept says so: its time is not now. */
 const marked = {
   cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) =>
@@ -74,7 +93,7 @@ export default defineConfig({
               cacheName: 'knots',
               cacheableResponse: { statuses: [200] },
               expiration: { maxEntries: 600 },
-              plugins: [whileSignedIn],
+              plugins: [whileSignedIn, saysWhoIsOut],
             },
           },
           {
@@ -90,7 +109,7 @@ export default defineConfig({
               networkTimeoutSeconds: 4,
               cacheableResponse: { statuses: [200] },
               expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 },
-              plugins: [whileSignedIn, marked],
+              plugins: [whileSignedIn, marked, saysWhoIsOut],
             },
           },
         ],

@@ -13,10 +13,12 @@ use App\Http\DeviceSignedOut;
 use App\Http\Middleware\FromOwnPages;
 use App\Http\Middleware\HoldToApi;
 use App\Http\Middleware\KnowDevice;
+use App\Http\Middleware\TellTurnedAway;
 use App\Http\NotHere;
 use App\Http\Problem;
 use App\Knots\Warm;
 use Compadre\Core\Refusal;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -37,7 +39,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->prependToGroup('api', FromOwnPages::class);
-        $middleware->group('signed-in', ['auth:sanctum', KnowDevice::class, HoldToApi::class]);
+        $middleware->group('signed-in', [TellTurnedAway::class, 'auth:sanctum', KnowDevice::class, HoldToApi::class]);
+        $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: TellTurnedAway::class);
         // One origin only: nobody else is answered.
         $middleware->remove(HandleCors::class);
         // What people type arrives as they typed it; the API document says what is allowed.

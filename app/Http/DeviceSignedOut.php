@@ -7,7 +7,7 @@ namespace App\Http;
 use RuntimeException;
 
 /**
- * This device was signed out from elsewhere: it is told so once, and clears itself.
+ * This device was signed out from elsewhere: it is told so, and clears itself.
  */
 final class DeviceSignedOut extends RuntimeException
 {

@@ -22,8 +22,7 @@ final class AccountController extends Controller
             $signIn->refuseDemo($fields->text('email'));
         }
         $user = $signIn($fields->text('email'), $fields->text('password'), (string) $request->ip(), KnownDevice::of($request, $fields->text('email')));
-        KnownDevice::remember($request, $user);
-        $request->session()->regenerate();
+        Doorkeeper::letIn($request, $user, stays: true);
 
         return new JsonResponse(MeView::of($user, Device::of($request, $user)));
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\House\People;
 
-use App\Http\Doorkeeper;
 use App\Http\Tries;
 use App\Models\EmailAddress;
 use App\Models\User;
@@ -12,7 +11,7 @@ use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\Hash;
 
 /**
- * Signs a person in by e-mail and password. Which of the two was wrong is neither told nor to be read off the time it takes.
+ * Knows a person by e-mail and password. Which of the two was wrong is neither told nor to be read off the time it takes.
  */
 final readonly class SignIn
 {
@@ -59,7 +58,6 @@ final readonly class SignIn
         if (Hash::needsRehash((string) $user->password)) {
             $user->update(['password' => $password]);
         }
-        Doorkeeper::guard()->login($user, true);
 
         return $user;
     }

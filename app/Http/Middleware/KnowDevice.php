@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\DeviceSignedOut;
 use App\Http\Doorkeeper;
 use App\Models\Device;
 use App\Models\User;
@@ -26,11 +25,11 @@ final class KnowDevice
         $user = $request->user();
         if ($user instanceof User && $request->hasSession()) {
             if ($user->membership === null) {
-                $this->turnAway($request);
+                Doorkeeper::turnAway($request);
             }
             $device = Device::of($request, $user);
             if ($device->revoked_at !== null) {
-                $this->turnAway($request);
+                Doorkeeper::turnAway($request);
             }
             if ($device->seen_at->lt(CarbonImmutable::now()->subMinutes(self::SEEN_MINUTES))) {
                 $device->update(['seen_at' => CarbonImmutable::now()]);
@@ -39,11 +38,5 @@ final class KnowDevice
 
         /** @var Response */
         return $next($request);
-    }
-
-    private function turnAway(Request $request): never
-    {
-        Doorkeeper::letOut($request);
-        throw new DeviceSignedOut;
     }
 }

@@ -91,13 +91,17 @@ export async function stopKeeping(): Promise<void> {
   if ('caches' in window) await caches.delete(KEEPING);
 }
 
+/** Waits for a thing to be done, but no longer than so many milliseconds. */
+const atMost = (milliseconds: number, work: Promise<unknown>): Promise<unknown> =>
+  Promise.race([work, new Promise((done) => setTimeout(done, milliseconds))]);
+
 /** Nothing of the group stays on a device that somebody signs out of. */
 export async function forgetAll(): Promise<void> {
   localStorage.removeItem(KEPT);
   localStorage.removeItem(GROUP_KEPT);
   sessionStorage.clear();
-  await forgetOutbox();
   if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
+  await atMost(10_000, forgetOutbox());
 }
 
 /** Signs out: nothing of the group stays here, and where there is no network the server is told as soon as there is one. */
@@ -105,7 +109,7 @@ export async function leave(): Promise<void> {
   beginLeaving();
   await stopKeeping();
   // A network that does not answer holds nobody up.
-  await Promise.race([tellLeft(), new Promise((done) => setTimeout(done, 3000))]);
+  await atMost(3000, tellLeft());
   await forgetAll();
   others.postMessage('left');
   // Loaded anew, so that nothing of the group stays in this device's memory.
@@ -114,12 +118,35 @@ export async function leave(): Promise<void> {
 
 const others = new BroadcastChannel('compadre');
 
-/** Another tab has signed out, or a lead has signed this device out: this one leaves too. */
+/** Another tab has signed out, or a lead has signed this device out, which the worker may hear first: this one leaves too. */
 export function startLeaving(): void {
   others.addEventListener('message', (event) => {
     if (event.data === 'left') clearPage();
+    if (event.data === 'signed out') void askWhetherOut();
   });
-  signedOutElsewhere.listeners.add(() => void handIn().then(stopKeeping).then(forgetAll).then(clearPage));
+  signedOutElsewhere.listeners.add(() => void (turnedAway ??= leaveTurnedAway()));
+}
+
+/** Each of a page's questions may be answered that it is signed out: it leaves once. */
+let turnedAway: Promise<void> | null = null;
+
+async function leaveTurnedAway(): Promise<void> {
+  // Whatever becomes of what was waiting, nothing of the group may stay: nor is a store waited for that does not open.
+  await atMost(
+    30_000,
+    handIn().catch(() => undefined),
+  );
+  await stopKeeping().then(forgetAll).finally(clearPage);
+}
+
+let asking = false;
+
+/** The worker may have heard it late, when somebody has signed in again: asked at an address of which it keeps nothing. */
+async function askWhetherOut(): Promise<void> {
+  if (asking) return;
+  asking = true;
+  await call('GET', '/api/devices').catch(() => undefined);
+  asking = false;
 }
 
 function watch(onChange: () => void): () => void {
