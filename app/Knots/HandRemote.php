@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Hands a room's screen to a phone: a code of six characters, good for ten minutes, five wrong tries and one phone. What the phone
- * then holds is a token of 128 bits; it carries a knot and a step, ends with the evening, and opens nothing else.
+ * then holds is a token of 128 bits; it carries a knot, a step and a side, ends with the evening, and opens nothing else.
  */
 final readonly class HandRemote
 {
@@ -90,6 +90,21 @@ final readonly class HandRemote
     public function turn(Remote $remote, int $step): Remote
     {
         return $this->show($remote, Fields::of(['knot' => $remote->knot, 'step' => $step, 'steps' => $remote->steps]));
+    }
+
+    /**
+     * A phone turns the knot in space.
+     *
+     * @param  int  $yaw  degrees to the right, -180 to 180
+     * @param  int  $pitch  degrees, its top away from the room, -85 to 85
+     */
+    public function turnTo(Remote $remote, int $yaw, int $pitch): Remote
+    {
+        if ([$yaw, $pitch] !== [$remote->yaw, $remote->pitch]) {
+            $remote->update(['yaw' => $yaw, 'pitch' => $pitch, 'turn' => $remote->turn + 1]);
+        }
+
+        return $remote;
     }
 
     /** @return array{knot: string, step: int, steps: int} */

@@ -43,16 +43,16 @@ final class KnotController extends Controller
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => 'attachment; filename="'.$knot.($step === null ? '' : "-step-$step").'.svg"']);
     }
 
-    /** The knot as ropes in space, from loose to tight. */
+    /** The knot as ropes in space, from loose to tight, or from tight to pulled at. */
     public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
     {
-        return new JsonResponse($space->of($knot, $this->method($request, $knot)));
+        return new JsonResponse($this->asked($request, 'pulled') === 'yes' ? $space->pulled($knot) : $space->of($knot, $this->method($request, $knot)));
     }
 
     /** The same from one side, for screens that cannot turn it, and to keep or print. */
     public function picture(Request $request, string $knot, KnotSpace $space): Response
     {
-        $svg = $space->svg($knot, $this->method($request, $knot), $this->asked($request, 'yaw'), $this->asked($request, 'pitch'), $this->asked($request, 'tight'));
+        $svg = $space->svg($knot, $this->method($request, $knot), $this->asked($request, 'yaw'), $this->asked($request, 'pitch'), $this->asked($request, 'tight'), $this->asked($request, 'step'), $this->asked($request, 'ink') === 'grey');
 
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml']);
     }

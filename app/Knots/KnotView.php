@@ -151,7 +151,7 @@ final class KnotView
             ],
             'cautions' => $knot->cautions,
             'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
-            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view), $this->wrongForms($knot, $method)),
+            'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view, $knot->pulledBeside), $this->wrongForms($knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $finished === null ? null : Drawing::finished($finished, $view)->toArray(),
@@ -173,8 +173,11 @@ final class KnotView
         return $forms === [] && $method->id !== $knot->methods[0]->id ? $this->wrongForms($knot, $knot->methods[0]) : $forms;
     }
 
-    /** @return array<string, mixed> */
-    public function wrong(WrongForm $form, View $view): array
+    /**
+     * @param  list<string>  $beside  what the right knot is pulled at side by side with
+     * @return array<string, mixed>
+     */
+    public function wrong(WrongForm $form, View $view, array $beside = []): array
     {
         $found = $form->found;
         $become = $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot);
@@ -182,6 +185,7 @@ final class KnotView
         return [
             'id' => $found->slip->id, 'name' => $become?->names[0],
             'in_space' => $become !== null && $become->isForAll() && $this->forms->has($become, $become->methods[0]) ? $become->id : null,
+            'pulled' => $become !== null && in_array($become->id, $beside, true),
             'becomes' => $found->becomes->kind->value, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),

@@ -56,6 +56,13 @@ final class RemoteController extends Controller
         return $this->answer($request, $this->hand->turn($this->hand->held(self::token($request)), $this->fields($request)->whole('step')));
     }
 
+    public function turnTo(Request $request): JsonResponse
+    {
+        $side = $this->fields($request);
+
+        return $this->answer($request, $this->hand->turnTo($this->hand->held(self::token($request)), $side->whole('yaw'), $side->whole('pitch')));
+    }
+
     /** What the phone holds comes in a header: addresses are written down on the way. */
     private static function token(Request $request): string
     {

@@ -13,6 +13,7 @@ Route::middleware(HoldToApi::class)->group(function (): void {
     Route::post('/remote', [RemoteController::class, 'take'])->middleware(CountTries::class.':codes,10');
     Route::get('/remote', [RemoteController::class, 'phone']);
     Route::put('/remote', [RemoteController::class, 'turn']);
+    Route::put('/remote/side', [RemoteController::class, 'turnTo']);
 });
 
 Route::middleware('signed-in')->group(function (): void {

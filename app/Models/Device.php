@@ -54,6 +54,15 @@ final class Device extends Model
         return $device;
     }
 
+    /** Somebody has just signed in: a device that was signed out is not theirs, and they get a new one. */
+    public static function begin(Request $request): void
+    {
+        $id = $request->session()->get(self::SESSION);
+        if (is_string($id) && self::query()->whereNull('revoked_at')->find($id) === null) {
+            $request->session()->forget(self::SESSION);
+        }
+    }
+
     /** Nobody is signed in on it any more; a session that is still kept for it opens nothing. */
     public function end(): void
     {

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A room's screen that a phone may step through: a knot and a step, and nothing else.
+ * A room's screen that a phone may step through and turn: a knot, a step and a side, and nothing else.
  *
  * @property string $id
  * @property string $user_id
@@ -22,6 +22,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $step
  * @property int $steps
  * @property int $turn
+ * @property ?int $yaw degrees, as the pitch is; null as long as no phone has turned it
+ * @property ?int $pitch
  */
 final class Remote extends Model
 {
@@ -40,9 +42,9 @@ final class Remote extends Model
         return $this->token_hash !== null;
     }
 
-    /** @return array{id: string, knot: string, step: int, steps: int, turn: int, taken: bool} */
+    /** @return array{id: string, knot: string, step: int, steps: int, turn: int, taken: bool, side: ?array{yaw: int, pitch: int}} */
     public function state(): array
     {
-        return ['id' => $this->id, 'knot' => $this->knot, 'step' => $this->step, 'steps' => $this->steps, 'turn' => $this->turn, 'taken' => $this->isTaken()];
+        return ['id' => $this->id, 'knot' => $this->knot, 'step' => $this->step, 'steps' => $this->steps, 'turn' => $this->turn, 'taken' => $this->isTaken(), 'side' => $this->yaw === null || $this->pitch === null ? null : ['yaw' => $this->yaw, 'pitch' => $this->pitch]];
     }
 }

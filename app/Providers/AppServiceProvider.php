@@ -20,6 +20,7 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Space\Pull\PullFile;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\Model;
@@ -38,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(KnotNames::class);
         $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
         $this->app->singleton(FormFile::class, fn (): FormFile => new FormFile(config()->string('app.packs')));
+        $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));

@@ -140,7 +140,16 @@ it('is stepped from a phone that knows the code', function (): void {
     $this->browser->switchTo()->window($phone);
     $this->browser->navigate()->refresh();
     $this->see('Step 3 of');
+    // Turned from the phone, the hall goes into space, and follows.
+    $this->accessible('the phone');
+    $this->named('Turn right')->click();
     $this->browser->switchTo()->window($hall);
+    $side = fn (): string => (string) $this->find('[data-testid=in-space]')->getAttribute('data-side');
+    $this->until(fn (): bool => $side() === '58 24', 'the knot turned to the right');
+    $this->browser->switchTo()->window($phone);
+    $this->named('Tip toward you')->click();
+    $this->browser->switchTo()->window($hall);
+    $this->until(fn (): bool => $side() === '58 -6', 'its top tipped toward the room');
     $this->press('c');
     $this->named('Take the screen back')->click();
     $this->browser->switchTo()->window($phone);
@@ -155,6 +164,7 @@ it('prints every knot on one page, with its caution', function (string $paper): 
         $this->goTo("/handout/$id");
         $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("[data-testid=handout] h1")?.textContent') === $name ? true : null, "the handout of $id");
         $this->named($paper)->click();
+        $this->until(fn (): bool => $this->script('return [...document.querySelectorAll("[data-testid=handout] img")].every((one) => one.complete && one.naturalWidth > 0)') === true, "the pictures of $id");
         $cautions = $this->fetched("/api/knots/$id")['cautions'];
         foreach ($cautions as $caution) {
             $this->see($caution);
@@ -162,9 +172,9 @@ it('prints every knot on one page, with its caution', function (string $paper): 
         $pdf = base64_decode($this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['preferCSSPageSize' => true, 'printBackground' => true]])['data']);
         expect(preg_match_all('~/Type\s*/Page\b(?!s)~', $pdf))->toBe(1, "$id on $paper");
         // Nothing is pushed off the page.
-        $fits = $this->browser->executeScript('const page = document.querySelector("[data-testid=handout]"); const edge = page.getBoundingClientRect(); return [...page.querySelectorAll("p, li, h1, h2, svg")].every((one) => { const r = one.getBoundingClientRect(); return r.bottom <= edge.bottom + 1 && r.right <= edge.right + 1; });');
+        $fits = $this->browser->executeScript('const page = document.querySelector("[data-testid=handout]"); const edge = page.getBoundingClientRect(); return [...page.querySelectorAll("p, li, h1, h2, svg, img")].every((one) => { const r = one.getBoundingClientRect(); return r.bottom <= edge.bottom + 1 && r.right <= edge.right + 1; });');
         expect($fits)->toBeTrue("$id on $paper");
-        $smallest = $this->browser->executeScript('return Math.min(...[...document.querySelectorAll("[data-testid=handout] ol svg")].map((one) => one.getBoundingClientRect().height))');
+        $smallest = $this->browser->executeScript('return Math.min(...[...document.querySelectorAll("[data-testid=handout] ol :is(svg, img)")].map((one) => one.getBoundingClientRect().height))');
         expect($smallest)->toBeGreaterThan($paper === 'A5' ? 20 : 40, "$id on $paper");
     }
 })->with(['A4', 'A5', 'Letter']);

@@ -59,6 +59,10 @@ it('turns a knot in the hand: by keys, by a finger, and back', function (): void
     // A finger drawn across.
     $this->browser->action()->moveToElement($this->find(IN_SPACE))->clickAndHold()->moveByOffset(70, 0)->release()->perform();
     otherInSpace($this, $front, 'the knot turned by hand');
+    // What is grasped goes along with the finger: drawn to the right and down, its front goes to the right and down.
+    $side = fn (): array => array_map(intval(...), explode(' ', (string) $this->find(IN_SPACE)->getAttribute('data-side')));
+    $this->browser->action()->moveToElement($this->find(IN_SPACE))->clickAndHold()->moveByOffset(0, 40)->release()->perform();
+    $this->until(fn (): bool => $side()[0] > 28 && $side()[1] < 24, 'the side it was drawn to');
     $this->press('0');
     $this->until(fn (): bool => seenInSpace($this) === $front, 'turned back by a key');
     // Drawn up and let out.
@@ -85,11 +89,14 @@ it('steps through a knot in space, and stays in space for the evening', function
     otherInSpace($this, null, 'another knot in space');
     $this->press('d');
     $this->until(fn (): bool => $this->script('return document.querySelector("[data-testid=in-space]") === null') === true, 'the flat drawing');
-    // A lashing is not kept in space: it is drawn flat, and nothing offers otherwise.
+    // A lashing is laid turn by turn on its poles.
     $this->press('d');
     $this->visit('/show/square-lashing');
-    $this->find('[data-testid=knot-picture]');
-    $this->notSee('In space');
+    $hitch = otherInSpace($this, null, 'the first hitch of a lashing');
+    $this->press(WebDriverKeys::PAGE_DOWN);
+    $wrap = otherInSpace($this, $hitch, 'its first wrap');
+    $this->press(WebDriverKeys::END);
+    otherInSpace($this, $wrap, 'the whole lashing');
     $this->noConsoleErrors();
 });
 
@@ -108,7 +115,39 @@ it('turns the right knot and what a mistake makes of it together', function (): 
     $this->until(fn (): bool => $sides() !== $before, 'both turned');
     expect(array_unique((array) $sides()))->toHaveCount(1);
     $this->accessible('a mistake in space');
+    // Pulled at together, it is said what has become of each, and what that is worth.
+    $this->named('Pull')->click();
+    $this->see('It held: in ');
+    $this->see('It slid: in ');
+    $this->see('A teaching model of rope and friction');
+    $this->accessible('a mistake that is pulled at');
+    $this->named('Let go')->click();
+    $this->notSee('It held: in ');
     $this->noConsoleErrors();
+});
+
+it('holds up what right looks like where a learner is looked at closer', function (): void {
+    $this->screen(390, 844);
+    $this->visit('/check/square-knot');
+    $this->see('Tail: ');
+    $this->lookCloser('Cleo M.');
+    $this->named('How right looks')->click();
+    $front = otherInSpace($this, null, 'the knot in space');
+    $this->see('Turn it until it lies as it does in the hand.');
+    $this->script('document.querySelector("[data-testid=in-space]").focus()');
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    otherInSpace($this, $front, 'the knot turned');
+    $this->accessible('what right looks like');
+    $this->noConsoleErrors();
+});
+
+it('prints the steps of a lashing as they lie round the poles', function (): void {
+    $this->visit('/handout/square-lashing');
+    $this->see('Second wrap');
+    $sources = (array) $this->script('return [...document.querySelectorAll("[data-testid=handout] ol img")].map((one) => new URL(one.src).searchParams).map((one) => [one.get("step"), one.get("ink")])');
+    expect($sources)->toBe(array_map(fn (int $step): array => [(string) $step, 'grey'], range(1, 8)));
+    $this->until(fn (): bool => $this->script('return [...document.querySelectorAll("[data-testid=handout] img")].every((one) => one.naturalWidth > 0)') === true, 'all pictures');
+    $this->accessible('the handout of a lashing');
 });
 
 it('turns without a network what was turned before, and draws from one side where it cannot turn', function (): void {
@@ -130,4 +169,11 @@ it('turns without a network what was turned before, and draws from one side wher
     $this->script('document.querySelector("[data-testid=in-space]").focus()');
     $this->press(WebDriverKeys::ARROW_LEFT);
     $this->until(fn (): bool => $picture() !== $side, 'the picture from another side');
+    // On the stage, as far as the rope has come.
+    $this->visit('/show/bowline');
+    $this->see('Bowline');
+    $this->press('d');
+    $this->until(fn (): bool => str_contains($picture(), 'step=1'), 'the first step as a picture');
+    $this->press(WebDriverKeys::PAGE_DOWN);
+    $this->until(fn (): bool => str_contains($picture(), 'step=2'), 'the second');
 });

@@ -25,7 +25,7 @@ it('knows on what people are signed in, and shows each their own', function (): 
     expect(Device::query()->whereNotNull('revoked_at')->count())->toBe(0);
 });
 
-it('turns a lost phone away, says so once, and lets no remembered sign-in bring it back', function (): void {
+it('turns a lost phone away, says so until somebody signs in on it, and lets no remembered sign-in bring it back', function (): void {
     $phone = $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (Linux; Android 16) Chrome/156 Mobile');
     $session = session()->all();
     $remembered = $this->helper->refresh()->getRememberToken();
@@ -38,8 +38,25 @@ it('turns a lost phone away, says so once, and lets no remembered sign-in bring 
     $this->flushSession();
     $this->withSession($session);
     $this->api('GET', '/api/crew')->assertUnauthorized()->assertJsonPath('errors.0.field', '/device');
+    // The first answer may have gone to a page that was just being left.
     $this->app['auth']->forgetGuards();
-    $this->api('GET', '/api/crew')->assertUnauthorized()->assertJsonPath('errors', []);
+    $this->api('GET', '/api/me')->assertUnauthorized()->assertJsonPath('errors.0.field', '/device');
+    $this->api('GET', '/api/house')->assertOk()->assertJsonPath('signed_in', false);
+    // What was asked before, and is done after, writes the session back as it was.
+    $this->app['auth']->forgetGuards();
+    $this->withSession($session);
+    $this->api('GET', '/api/crew')->assertUnauthorized()->assertJsonPath('errors.0.field', '/device');
+    $this->app['auth']->forgetGuards();
+    $this->api('POST', '/api/sign-in', ['email' => 'wren@gullwick.example', 'password' => 'lantern-tail-77'])->assertOk();
+    $this->api('GET', '/api/crew')->assertOk();
+    expect(Device::query()->whereNull('revoked_at')->where('user_id', $this->helper->id)->sole()->id)->not->toBe($phone);
+});
+
+it('gives whoever signs in again before the phone has heard of it a device that is theirs', function (): void {
+    $phone = $this->onDevice('wren@gullwick.example', 'Mozilla/5.0 (Linux; Android 16) Chrome/156 Mobile');
+    Device::query()->findOrFail($phone)->end();
+    $this->api('POST', '/api/sign-in', ['email' => 'wren@gullwick.example', 'password' => 'lantern-tail-77'])->assertOk();
+    $this->api('GET', '/api/crew')->assertOk();
 });
 
 it('lists a device no more that somebody signed out on, and a session kept from it opens nothing', function (): void {

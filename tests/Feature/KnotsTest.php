@@ -60,17 +60,36 @@ it('gives a knot as ropes in space, as it is kept, and as a picture from any sid
     $seen = fn (string $more): string => (string) $this->get("/api/knots/bowline/space.svg$more")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
     expect(simplexml_load_string($seen('')))->not->toBeFalse();
     expect($seen('?yaw=40&pitch=-10'))->not->toBe($seen('?yaw=-40&pitch=-10'))->and($seen('?tight=0'))->not->toBe($seen('?tight=1'))->and($seen('?tight=1'))->toBe($seen(''));
+    // As far as the rope has come in a step, in the same room; in the greys of a handout.
+    $step = fn (int $number): string => (string) $this->get("/api/knots/square-lashing/space.svg?step=$number&ink=grey")->assertOk()->getContent();
+    preg_match_all('/viewBox="[^"]+"/', $step(1).$step(2).$step(7), $rooms);
+    expect(array_unique($rooms[0]))->toHaveCount(1)->and(strlen($step(2)))->toBeGreaterThan(strlen($step(1)))->and(strlen($step(7)))->toBeGreaterThan(strlen($step(2)));
+    expect($step(1))->toContain('#f2f2f2')->not->toContain('#dba94c')->and($seen(''))->toContain('#dba94c')->not->toContain('#f2f2f2');
+    $this->refused($this->get('/api/knots/bowline/space.svg?step=99'), '/step', 'from 1 to 6');
+    $this->refused($this->get('/api/knots/bowline/space.svg?ink=invisible'), '/ink', 'grey');
     $this->refused($this->api('GET', '/api/knots/bowline/space?method=sideways'), '/method', 'tail-outside');
-    $this->refused($this->api('GET', '/api/knots/square-lashing/space'), '/knot', 'lashings are not');
+    // A lashing says how much of its rope is laid where the flat drawing has come to.
+    $lashing = $this->api('GET', '/api/knots/square-lashing/space')->assertOk()->json();
+    $comes = $lashing['ropes'][0]['comes'];
+    expect($lashing['objects'])->toHaveCount(2)->and($comes)->toHaveCount(8)->and($comes[0])->toEqual([0, 0])->and($comes[7][1])->toEqual(1)->and($comes[7][0])->toEqual($lashing['ropes'][0]['length']);
+    expect(array_column($comes, 0))->toBe(collect($comes)->pluck(0)->sort()->values()->all())->and($space['ropes'][0]['comes'])->toBe([]);
+    // Pulled at: from tight to pulled, with what has become of it and what that is worth.
+    $thief = $this->api('GET', '/api/knots/thief-knot/space?pulled=yes')->assertOk()->json();
+    expect($thief['pulled'])->toMatchArray(['result' => 'falls_out'])->and($thief['pulled']['words'])->toStartWith('It came out')->and($thief['pulled']['model'])->toContain('real ropes are tested');
+    expect($thief['frames'][0][0])->toHaveCount(3 * $thief['ropes'][0]['points'])->and($thief['frames'][0])->not->toBe($thief['frames'][count($thief['frames']) - 1]);
+    expect($space['pulled'])->toBeNull();
+    $this->refused($this->api('GET', '/api/knots/overhand/space?pulled=yes'), '/knot', 'pulled at');
+    $this->refused($this->api('GET', '/api/knots/square-knot/space?pulled=hard'), '/pulled', 'yes');
+    expect(collect($this->api('GET', '/api/knots/square-knot')->json('wrong'))->where('pulled', true)->pluck('in_space')->sort()->values()->all())->toBe(['granny-knot', 'grief-knot', 'thief-knot']);
     $this->refused($this->api('GET', '/api/knots/bowline/space.svg?yaw=sideways'), '/yaw');
     $this->refused($this->api('GET', '/api/knots/bowline/space.svg?tight=2'), '/tight');
     $this->api('GET', '/api/knots/handcuff-knot/space')->assertNotFound();
     $this->api('GET', '/api/knots/no-such-knot/space.svg')->assertNotFound();
-    expect($this->api('GET', '/api/knots/bowline')->json('in_space'))->toBeTrue()->and($this->api('GET', '/api/knots/square-lashing')->json('in_space'))->toBeFalse();
+    expect($this->api('GET', '/api/knots/bowline')->json('in_space'))->toBeTrue()->and($this->api('GET', '/api/knots/square-lashing')->json('in_space'))->toBeTrue();
     // A mistake that has become a knot of its own can be turned beside the right one.
     expect(collect($this->api('GET', '/api/knots/square-knot')->json('wrong'))->pluck('in_space'))->toContain('granny-knot', 'thief-knot');
     $list = collect($this->api('GET', '/api/knots')->json('knots'))->pluck('in_space', 'id');
-    expect($list['bowline'])->toContain('tail-outside')->and($list['square-lashing'])->toBe([]);
+    expect($list['bowline'])->toContain('tail-outside')->and($list['square-lashing'])->toBe(['clove-wraps-fraps']);
     // The rope in the hand: a practice rope of natural fibre is laid.
     expect($this->api('GET', '/api/knots/bowline')->json('ropes.0.laid'))->toBeBool();
 });

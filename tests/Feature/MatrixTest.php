@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
 /** Routes that ask for no sign-in. */
-const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks'];
+const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks'];
 
 /** @return array<string, Registered> every address of the API, read from the router */
 function matrixRoutes(): array
@@ -85,7 +85,7 @@ function matrixBody(string $address, array $ids): ?array
 
     return [
         'POST /api/sign-in' => ['email' => 'own-lead@gullwick.example', 'password' => 'lantern-tail-77'],
-        'POST /api/remote' => ['code' => $ids['code']], 'PUT /api/remote' => ['step' => 2],
+        'POST /api/remote' => ['code' => $ids['code']], 'PUT /api/remote' => ['step' => 2], 'PUT /api/remote/side' => ['yaw' => 58, 'pitch' => 24],
         'POST /api/join/about' => ['token' => $ids['token']], 'POST /api/join' => ['token' => $ids['token'], 'name' => 'Wren Callow', 'email' => 'wren@gullwick.example', 'password' => 'harbour-light-9'],
         'POST /api/reset' => ['token' => $ids['reset'] ?? str_repeat('0', 48), 'password' => 'harbour-light-9'],
         'POST /api/left-checks' => ['key' => $ids['key'] ?? 'none', 'sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],

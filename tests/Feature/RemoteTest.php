@@ -35,6 +35,22 @@ it('hands a screen to a phone and back', function (): void {
     ($this->phone)('GET', $held['token'])->assertNotFound();
 });
 
+it('turns the knot from the phone', function (): void {
+    $offer = ($this->offered)();
+    expect($offer['remote']['side'])->toBeNull();
+    $held = $this->api('POST', '/api/remote', ['code' => $offer['code']])->json();
+    $side = fn (string $token, array $to) => $this->withHeader('X-Remote', $token)->api('PUT', '/api/remote/side', $to);
+    $side($held['token'], ['yaw' => 58, 'pitch' => -20])->assertOk()->assertJson(['turn' => 1, 'side' => ['yaw' => 58, 'pitch' => -20]]);
+    $this->api('GET', "/api/screens/{$offer['remote']['id']}")->assertOk()->assertJson(['turn' => 1, 'side' => ['yaw' => 58, 'pitch' => -20]]);
+    // The same side again is no new turn; a step leaves it as it is.
+    $side($held['token'], ['yaw' => 58, 'pitch' => -20])->assertJson(['turn' => 1]);
+    ($this->phone)('PUT', $held['token'], ['step' => 2])->assertJson(['turn' => 2, 'side' => ['yaw' => 58, 'pitch' => -20]]);
+    $this->refused($side($held['token'], ['yaw' => 181, 'pitch' => 0]), '/yaw', '180');
+    $this->refused($side($held['token'], ['yaw' => 0, 'pitch' => -86]), '/pitch', '85');
+    $this->refused($side($held['token'], ['yaw' => 0]), '/pitch');
+    $side('00000000000000000000000000000000', ['yaw' => 0, 'pitch' => 0])->assertNotFound();
+});
+
 it('answers nothing where nothing has changed', function (): void {
     $offer = ($this->offered)();
     $address = "/api/screens/{$offer['remote']['id']}";

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { boundsAt, boundsOf, framesOf, type InSpace, normalsOf, placesOf } from '../../resources/js/space/decode';
+import {
+  boundsAt,
+  boundsOf,
+  framesOf,
+  heightAt,
+  type InSpace,
+  normalsOf,
+  placesOf,
+} from '../../resources/js/space/decode';
 import { reachIn } from '../../resources/js/space/reach';
 
 type Kept = { objects: InSpace['objects']; ropes: string[]; frames: number[][][] };
@@ -9,6 +17,7 @@ const kept = JSON.parse(readFileSync('packs/space/sheet-bend/tucked.json', 'utf8
 const knot: InSpace = {
   knot: 'sheet-bend',
   method: 'tucked',
+  pulled: null,
   parts: 1000,
   objects: kept.objects,
   frames: kept.frames,
@@ -16,6 +25,7 @@ const knot: InSpace = {
     id,
     points: (kept.frames[0]?.[number]?.length ?? 0) / 3,
     length: 40,
+    comes: [],
     runs_on: [true, false],
   })),
 };
@@ -56,14 +66,30 @@ describe('ropes in space', () => {
   it('keeps all of a knot within the room it says, however it is turned', () => {
     const ropes = framesOf(knot, false);
     const bounds = boundsOf(ropes, knot.frames.length);
-    bounds.forEach(({ x, y, z, round, tall }, frame) => {
+    bounds.forEach((room, frame) => {
+      const { x, y, z, round } = room;
       for (const rope of ropes) {
         for (let k = frame * rope.count * 4; k < (frame + 1) * rope.count * 4; k += 4) {
-          expect(Math.abs((rope.points[k + 1] ?? 0) - y)).toBeLessThan(tall);
-          expect(Math.hypot((rope.points[k] ?? 0) - x, (rope.points[k + 2] ?? 0) - z)).toBeLessThan(round);
+          const [px = 0, py = 0, pz = 0] = [0, 1, 2].map((axis) => rope.points[k + axis] ?? 0);
+          expect(Math.hypot(px - x, pz - z)).toBeLessThan(round);
+          // Turned by any yaw, and its top toward one or away.
+          for (const [yaw, pitch] of [
+            [0, 0],
+            [0.7, 0.42],
+            [2.1, -0.9],
+            [4, 1.57],
+          ] as const) {
+            const deep = (px - x) * -Math.sin(yaw) + (pz - z) * Math.cos(yaw);
+            expect(Math.abs((py - y) * Math.cos(pitch) - deep * Math.sin(pitch))).toBeLessThan(heightAt(room, pitch));
+          }
         }
       }
     });
+    // The ends of a bar are within it too.
+    const bar = { kind: 'pole', from: [-30, 0, 0], to: [30, 0, 0], radius: 3 } as InSpace['objects'][number];
+    const wider = boundsOf(ropes, knot.frames.length, [bar])[0];
+    expect(wider?.round).toBeGreaterThanOrEqual(30);
+    expect(bounds[0]?.round).toBeLessThan(30);
     const [first, second] = bounds;
     expect(boundsAt(bounds, 0.25).round).toBeCloseTo(0.75 * (first?.round ?? 0) + 0.25 * (second?.round ?? 0), 5);
     expect(boundsAt(bounds, bounds.length - 1)).toEqual(bounds.at(-1));
@@ -71,8 +97,8 @@ describe('ropes in space', () => {
 
   it('says how far a rope has come in shares of it', () => {
     const ropes = [
-      { id: 'a', points: 10, length: 20, runs_on: [true, false] },
-      { id: 'b', points: 10, length: 10, runs_on: [true, false] },
+      { id: 'a', points: 10, length: 20, comes: [], runs_on: [true, false] },
+      { id: 'b', points: 10, length: 10, comes: [], runs_on: [true, false] },
     ];
     expect(reachIn({ ropes }, { reach: { a: 5 }, far: {} })).toEqual({
       a: { reach: 0.25, far: 2 },
@@ -83,5 +109,23 @@ describe('ropes in space', () => {
       a: { reach: 0.25, far: 0.75 },
       b: { reach: 1, far: 2 },
     });
+  });
+
+  it('lays a lashing turn by turn, as it was built', () => {
+    const ropes = [
+      {
+        id: 'a',
+        points: 10,
+        length: 20,
+        comes: [
+          [0, 0],
+          [5, 0.5],
+          [20, 1],
+        ],
+        runs_on: [false, false],
+      },
+    ];
+    const reached = (at: number): number | undefined => reachIn({ ropes }, { reach: { a: at }, far: {} }).a?.reach;
+    expect([2.5, 5, 12.5, 20].map(reached)).toEqual([0.25, 0.5, 0.75, 1]);
   });
 });

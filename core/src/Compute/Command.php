@@ -28,7 +28,8 @@ final class Command
         $rope = Fields::of(Json::arrays(Json::file($packs.'/materials/rope.json')));
         $tails = TailRule::fromPack($rope);
         $forms = new FormFile($packs);
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation(Friction::fromPack($rope)), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms)] as $operation) {
+        $friction = Friction::fromPack($rope);
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

@@ -5,26 +5,37 @@ declare(strict_types=1);
 namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Knots\Family;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Friction;
+use Compadre\Core\Rope\Material;
 use Compadre\Core\Space\ClosedCurves;
 use Compadre\Core\Space\Contact;
 use Compadre\Core\Space\Form;
 use Compadre\Core\Space\Former;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Space\KeptForm;
+use Compadre\Core\Space\Lashing\Lashed;
+use Compadre\Core\Space\Lashing\Recipe;
 use Compadre\Core\Space\Nearness;
 use Compadre\Core\Space\Proof;
+use Compadre\Core\Space\Pull\PullFile;
+use Compadre\Core\Space\Pull\Pulling;
+use Compadre\Core\Space\Pull\PullResult;
 use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
 use Compadre\Core\Space\Strain;
 
 /**
- * A knot of the packs as ropes in space, or closed curves of any kind, drawn up tight and proven. Lengths in rope diameters.
+ * A knot of the packs as ropes in space, a lashing of any poles and turns, or closed curves of any kind, drawn up tight and
+ * proven. Lengths in rope diameters.
  */
 final readonly class SpaceOperation implements Operation
 {
-    public function __construct(private Library $library, private FormFile $forms)
+    public function __construct(private Library $library, private FormFile $forms, private Friction $friction)
     {
     }
 
@@ -37,13 +48,23 @@ final readonly class SpaceOperation implements Operation
     {
         $coordinate = ['type' => 'number', 'minimum' => -ClosedCurves::FARTHEST, 'maximum' => ClosedCurves::FARTHEST];
         $curve = Schemas::listOf(['type' => 'array', 'items' => $coordinate, 'minItems' => 3, 'maxItems' => 3]) + ['minItems' => ClosedCurves::FEWEST_POINTS, 'maxItems' => ClosedCurves::MOST_POINTS];
-        $knot = Schemas::object(['knot' => Schemas::text(), 'method' => Schemas::text(), 'tight' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1, 'default' => 1]], ['method', 'tight']);
+        $tight = ['type' => 'number', 'minimum' => 0, 'maximum' => 1, 'default' => 1];
+        $rope = Schemas::object(['material' => Schemas::material(), 'lay' => ['enum' => ['laid', 'braided']]], ['material', 'lay']) + ['description' => 'in which it is pulled at; polyester where nothing is said. The lay is for the eye and has no part in it'];
+        $knot = Schemas::object(['knot' => Schemas::text(), 'method' => Schemas::text(), 'tight' => $tight, 'pull' => ['type' => 'boolean', 'default' => false], 'rope' => $rope], ['method', 'tight', 'pull', 'rope']);
         $closed = Schemas::object([
             'closed' => Schemas::listOf($curve) + ['minItems' => 1, 'maxItems' => 10],
             'diameter' => ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => ClosedCurves::FARTHEST],
         ]);
 
-        return ['type' => 'object', 'if' => ['required' => ['closed']], 'then' => $closed, 'else' => $knot];
+        $turns = ['type' => 'integer', 'maximum' => Recipe::MOST_WRAPS];
+        $lashing = Schemas::object(['lashing' => Schemas::object([
+            'kind' => Schemas::choice(LashingKind::class),
+            'poles_mm' => Schemas::listOf(['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1000]) + ['minItems' => 2, 'maxItems' => 3],
+            'diameter_mm' => Schemas::diameter(), 'wraps' => ['minimum' => 1] + $turns, 'fraps' => ['minimum' => 0, 'maximum' => Recipe::MOST_FRAPS, 'default' => 2] + $turns,
+            'angle_deg' => ['type' => 'number', 'minimum' => Recipe::ANGLE['least'], 'maximum' => Recipe::ANGLE['most'], 'default' => Recipe::ANGLE['most']],
+        ], ['wraps', 'fraps', 'angle_deg']), 'tight' => $tight], ['tight']);
+
+        return ['type' => 'object', 'if' => ['required' => ['closed']], 'then' => $closed, 'else' => ['if' => ['required' => ['lashing']], 'then' => $lashing, 'else' => $knot]];
     }
 
     public function output(): array
@@ -57,27 +78,73 @@ final readonly class SpaceOperation implements Operation
             'strands' => Schemas::listOf($strand),
             'ropelength' => ['type' => 'number', 'description' => 'of closed curves: length over the smaller of diameter and smallest distance'],
             'rope_in_knot' => ['type' => 'number'],
+            'laid' => ['type' => 'object', 'additionalProperties' => ['type' => 'number'], 'description' => 'of lashings: the share of the loose rope up to the end of each turn'],
             'contacts' => Schemas::listOf(Schemas::object(['a' => Schemas::text(), 's' => ['type' => 'number'], 'b' => Schemas::text(), 't' => ['type' => 'number']])),
+            'pull' => Schemas::object([
+                'result' => Schemas::choice(PullResult::class), 'travel' => ['type' => 'number', 'description' => 'how far the tails crept into the knot, on average, in diameters'],
+                'frames' => Schemas::listOf(Schemas::listOf($strand)), 'reason' => Schemas::text(500),
+            ]),
             'proof' => Schemas::object(['directions' => ['type' => 'integer'], 'same' => ['type' => 'boolean']]),
-        ], ['ropelength', 'rope_in_knot']);
+        ], ['ropelength', 'rope_in_knot', 'laid', 'pull']);
     }
 
     public function run(Fields $input): array
     {
-        return $input->has('closed') ? $this->closed($input) : $this->knot($input);
+        return match (true) {
+            $input->has('closed') => $this->closed($input),
+            $input->has('lashing') => $this->lashing($input),
+            default => $this->knot($input),
+        };
     }
 
     /** @return array<string, mixed> */
     private function knot(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        if ($knot->family === Family::Lashing) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is drawn up from its drawing; a lashing is not');
-        }
         $method = $knot->method($input->textOrNull('method'));
+        if ($knot->lashing !== null) {
+            if ($input->flag('pull')) {
+                throw Pulling::nothingToPull();
+            }
+            $recipe = Lashed::pictured($knot->lashing);
+
+            return self::lashed($this->forms->has($knot, $method) ? $this->forms->read($knot, $method) : Lashed::of($recipe), $recipe, $input);
+        }
         $kept = $this->forms->has($knot, $method) ? $this->forms->read($knot, $method) : Former::kept($knot, $method);
 
-        return self::answer($kept->form, $kept->form->at($input->number('tight', 1.0)), Proof::holds($knot, $method, $kept->form)) + ['rope_in_knot' => round($kept->ropeInKnot, 2)];
+        return self::answer($kept->form, $kept->form->at($input->number('tight', 1.0)), Proof::holds($knot, $method, $kept->form)) + ['rope_in_knot' => round($kept->ropeInKnot, 2)]
+            + ($input->flag('pull') ? ['pull' => $this->pulled($knot, $method, $kept->form, $input)] : []);
+    }
+
+    /** @return array<string, mixed> */
+    private function pulled(KnotPack $knot, Method $method, Form $form, Fields $input): array
+    {
+        $material = $input->has('rope') ? $input->object('rope')->choiceOrNull('material', Material::class) ?? Material::USUAL : Material::USUAL;
+        $pulled = Pulling::of($knot, $method, $form, $this->friction->coefficient($material, 'rope'));
+
+        return [
+            'result' => $pulled->result->value, 'travel' => round($pulled->travel, 3),
+            'frames' => array_map(static fn (array $ropes): array => array_map(self::strand(...), $ropes), $pulled->frames), 'reason' => implode(' ', [$pulled->result->words($pulled->travel, $material->words()), PullResult::MODEL, ...(isset(PullFile::wanted($this->library)[$knot->id]) ? [] : [PullResult::UNTRIED])]),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function lashing(Fields $input): array
+    {
+        $asked = $input->object('lashing');
+        $poles = array_map(static fn (mixed $pole): float => is_numeric($pole) ? (float) $pole : 0.0, $asked->list('poles_mm'));
+        $recipe = Recipe::of(
+            $asked->choice('kind', LashingKind::class), $poles, $asked->number('diameter_mm'), $asked->wholeOrNull('wraps'), $asked->whole('fraps', 2),
+            $asked->has('angle_deg') ? $asked->number('angle_deg') : null,
+        );
+
+        return self::lashed(Lashed::of($recipe), $recipe, $input);
+    }
+
+    /** @return array<string, mixed> */
+    private static function lashed(KeptForm $kept, Recipe $recipe, Fields $input): array
+    {
+        return self::answer($kept->form, $kept->form->at($input->number('tight', 1.0)), Lashed::holds($kept->form, $recipe)) + ['rope_in_knot' => round($kept->ropeInKnot, 2), 'laid' => $kept->laid];
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,7 @@ use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Refusal;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Space\StepsInSpace;
 
 /**
  * Drawings outside the app: one as an SVG, or all of them on one page to look at.
@@ -46,9 +47,16 @@ final class Sheet
 
     private static function inSpace(KnotPack $knot, Method $method, SheetRequest $request, FormFile $forms): string
     {
-        $form = $forms->read($knot, $method)->form;
+        $kept = $forms->read($knot, $method);
+        $ropes = $kept->form->at($request->tightness);
+        $room = null;
+        if ($request->step !== null) {
+            $ropes = (new StepsInSpace($knot, $method, $kept))->at($request->step);
+            // The same room for every step, so that nothing jumps from one to the next.
+            $room = $kept->form->frames[0];
+        }
 
-        return (new SpaceWriter(Palette::file()))->write($method, $form->at($request->tightness), $form->solids, $request->turn, $knot->names[0]);
+        return (new SpaceWriter($request->grey ? Palette::handout() : Palette::file()))->write($method, $ropes, $kept->form->shown(), $request->turn, $knot->names[0], $room);
     }
 
     private static function whole(Drawing $drawing, string $title): string

@@ -22,6 +22,7 @@ final readonly class SheetRequest
         public bool $inSpace = false,
         public Turn $turn = new Turn,
         public float $tightness = 1.0,
+        public bool $grey = false,
     ) {
     }
 
@@ -31,13 +32,19 @@ final readonly class SheetRequest
         return new self($knot, $method, $step, $view, $tight, false);
     }
 
-    /** Ropes in space from one side, loose (0) to tight (1). */
-    public static function inSpace(string $knot, ?string $method, Turn $turn, float $tightness): self
+    /**
+     * Ropes in space from one side.
+     *
+     * @param  ?int  $step  from 1: as far as they have come then; null: all of them
+     * @param  float  $tightness  loose (0) to tight (1), where no step is asked for
+     * @param  bool  $grey  in the greys of a handout
+     */
+    public static function inSpace(string $knot, ?string $method, Turn $turn, float $tightness, ?int $step = null, bool $grey = false): self
     {
-        return new self($knot, $method, null, View::Learner, false, false, true, $turn, $tightness);
+        return new self($knot, $method, $step, View::Learner, false, false, true, $turn, $tightness, $grey);
     }
 
-    /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], KNOT --space [--method=M] [--turn=YAW,PITCH] [--tight=0..1], or --sheet */
+    /** @param  list<string>  $arguments KNOT [--method=M] [--step=N] [--view=V] [--tight], KNOT --space [--method=M] [--step=N] [--turn=YAW,PITCH] [--tight=0..1] [--grey], or --sheet */
     public static function fromArguments(array $arguments): self
     {
         $options = [];
@@ -45,8 +52,8 @@ final readonly class SheetRequest
         foreach ($arguments as $argument) {
             if (str_starts_with($argument, '--')) {
                 [$name, $value] = explode('=', substr($argument, 2), 2) + ['', ''];
-                if (! in_array($name, ['method', 'step', 'view', 'tight', 'sheet', 'space', 'turn'], true)) {
-                    throw Refusal::of("--$name", $value, 'only --method=, --step=, --view=, --tight, --space, --turn= or --sheet');
+                if (! in_array($name, ['method', 'step', 'view', 'tight', 'sheet', 'space', 'turn', 'grey'], true)) {
+                    throw Refusal::of("--$name", $value, 'only --method=, --step=, --view=, --tight, --space, --turn=, --grey or --sheet');
                 }
                 $options[$name] = $value;
             } else {
@@ -68,7 +75,7 @@ final readonly class SheetRequest
         return new self(
             $knots[0] ?? '', $options['method'] ?? null, isset($options['step']) ? (int) $options['step'] : null,
             View::tryFrom($options['view'] ?? 'learner') ?? throw Refusal::of('--view', $options['view'] ?? null, 'learner, across, behind or left'),
-            isset($options['tight']), isset($options['sheet']), isset($options['space']), self::turn($options['turn'] ?? null), (float) $tightness,
+            isset($options['tight']), isset($options['sheet']), isset($options['space']), self::turn($options['turn'] ?? null), (float) $tightness, isset($options['grey']),
         );
     }
 

@@ -30,9 +30,6 @@ final class SpaceWriter
     /** Wood grows darker away from the light: how far aside, how wide, and how dark, in shares of its width. */
     private const WOOD_SHADES = [[0.2, 0.6, 0.25], [0.32, 0.36, 0.5], [0.41, 0.18, 0.75]];
 
-    /** Wood reaches so far beyond the ropes. */
-    private const WOOD_BEYOND = 2.0;
-
     /** How dark the far side of a rope is, against its near side. */
     private const SHADE = ['width' => 0.26, 'share' => 0.3, 'aside' => 0.27];
 
@@ -44,23 +41,26 @@ final class SpaceWriter
 
     /**
      * @param  list<SpaceStrand>  $ropes
-     * @param  list<Solid>  $solids
+     * @param  list<Solid>  $solids  as far as they are to be seen
+     * @param  ?list<SpaceStrand>  $room  ropes that the picture has room for; null: those that are drawn
      */
-    public function write(Method $method, array $ropes, array $solids, Turn $turn, string $title): string
+    public function write(Method $method, array $ropes, array $solids, Turn $turn, string $title, ?array $room = null): string
     {
         $pieces = [];
         $low = [INF, INF];
         $high = [-INF, -INF];
-        foreach ($ropes as $number => $rope) {
-            $points = array_map($turn->of(...), $rope->points);
-            foreach ($points as [$x, $y]) {
+        foreach ($room ?? $ropes as $rope) {
+            foreach (array_map($turn->of(...), $rope->points) as [$x, $y]) {
                 $low = [min($low[0], $x), min($low[1], $y)];
                 $high = [max($high[0], $x), max($high[1], $y)];
             }
-            array_push($pieces, ...$this->rope($points, $this->palette->ropes[$number % count($this->palette->ropes)], self::runsOn($method, $rope->id)));
+        }
+        $numbers = array_flip(array_values(array_unique(array_map(static fn (SpaceStrand $rope): string => $rope->id, $room ?? $ropes))));
+        foreach ($ropes as $rope) {
+            array_push($pieces, ...$this->rope(array_map($turn->of(...), $rope->points), $this->palette->ropes[$numbers[$rope->id] % count($this->palette->ropes)], self::runsOn($method, $rope->id)));
         }
         foreach ($solids as $solid) {
-            array_push($pieces, ...$this->wood($solid, $ropes, $turn));
+            array_push($pieces, ...$this->wood($solid, $turn));
         }
         usort($pieces, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         [$x, $y] = [$low[0] - 0.5 - self::MARGIN, $low[1] - 0.5 - self::MARGIN];
@@ -136,13 +136,10 @@ final class SpaceWriter
         return $text;
     }
 
-    /**
-     * @param  list<SpaceStrand>  $ropes
-     * @return list<array{float, string}>
-     */
-    private function wood(Solid $solid, array $ropes, Turn $turn): array
+    /** @return list<array{float, string}> */
+    private function wood(Solid $solid, Turn $turn): array
     {
-        $line = $solid->isRing() ? $solid->middle()->points : self::stretch($solid, $ropes);
+        $line = $solid->isRing() ? $solid->middle()->points : self::pieces($solid);
         if ($solid->isRing()) {
             $line[] = $line[0];
         }
@@ -163,37 +160,12 @@ final class SpaceWriter
         return $pieces;
     }
 
-    /**
-     * The middle line of a bar as far as the ropes reach, and a little more.
-     *
-     * @param  list<SpaceStrand>  $ropes
-     * @return list<array{float, float, float}>
-     */
-    private static function stretch(Solid $solid, array $ropes): array
+    /** @return list<array{float, float, float}> the middle line of a bar, in short pieces */
+    private static function pieces(Solid $bar): array
     {
-        $length = $solid->length();
-        $u = [($solid->to[0] - $solid->from[0]) / $length, ($solid->to[1] - $solid->from[1]) / $length, ($solid->to[2] - $solid->from[2]) / $length];
-        $low = INF;
-        $high = -INF;
-        foreach ($ropes as $rope) {
-            foreach ($rope->points as $point) {
-                if ($solid->distance($point) < 1.5) {
-                    $along = ($point[0] - $solid->from[0]) * $u[0] + ($point[1] - $solid->from[1]) * $u[1] + ($point[2] - $solid->from[2]) * $u[2];
-                    $low = min($low, $along);
-                    $high = max($high, $along);
-                }
-            }
-        }
-        $low = max(0.0, $low - self::WOOD_BEYOND);
-        $high = min($length, $high + self::WOOD_BEYOND);
-        $count = max(1, (int) round(($high - $low) / self::WOOD_PIECE));
-        $line = [];
-        for ($k = 0; $k <= $count; $k++) {
-            $along = $low + ($high - $low) * $k / $count;
-            $line[] = [$solid->from[0] + $u[0] * $along, $solid->from[1] + $u[1] * $along, $solid->from[2] + $u[2] * $along];
-        }
+        $count = max(1, (int) round($bar->length() / self::WOOD_PIECE));
 
-        return $line;
+        return (new SpaceStrand('', false, [$bar->from, $bar->to]))->resampled($count + 1)->points;
     }
 
     /**

@@ -30,6 +30,12 @@ enum LashingKind: string
         };
     }
 
+    /** Whether the poles cross; else they lie side by side. */
+    public function isCrossed(): bool
+    {
+        return $this === self::Square || $this === self::Diagonal;
+    }
+
     public function isTripod(): bool
     {
         return $this === self::TripodPlain || $this === self::TripodWoven;

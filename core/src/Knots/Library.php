@@ -136,6 +136,11 @@ final class Library
         if ($knot->id.'.json' !== $knot->file) {
             throw Refusal::of('/id', $knot->id, 'the name of its file, '.basename($knot->file, '.json'));
         }
+        foreach ($knot->pulledBeside as $index => $other) {
+            if (! $this->has($other) || $other === $knot->id) {
+                throw Refusal::of("/pulled_beside/$index", $other, 'the id of another knot');
+            }
+        }
         foreach ($knot->prerequisites as $index => $needed) {
             if (! $this->has($needed) || $needed === $knot->id) {
                 throw Refusal::of("/prerequisites/$index", $needed, 'another knot of the library');

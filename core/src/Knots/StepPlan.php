@@ -9,7 +9,8 @@ use Compadre\Core\Data\Fields;
 /**
  * One step: how far each rope's end has travelled when it is done (waypoint numbers), which kind of move it is, and
  * the words for it, plain and, where one helps, as part of a story. A step shows the rope laid out, the finished knot
- * (`tight`), or what is drawn up half-way through a pull that turns the knot over (`half`).
+ * (`tight`), or what is drawn up half-way through a pull that turns the knot over (`half`). Of a lashing it names the turn of its
+ * form in space that is laid when it is done (`laid`).
  */
 final readonly class StepPlan
 {
@@ -21,6 +22,7 @@ final readonly class StepPlan
         public ?string $story,
         public bool $tight,
         public bool $half = false,
+        public ?string $laid = null,
     ) {
     }
 
@@ -33,6 +35,7 @@ final readonly class StepPlan
             $fields->textOrNull('story'),
             $fields->flag('tight'),
             $fields->flag('half'),
+            $fields->textOrNull('laid'),
         );
     }
 }

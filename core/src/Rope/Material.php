@@ -21,6 +21,9 @@ enum Material: string
         return $this === self::Natural;
     }
 
+    /** The measure for all the others, and what a knot is pulled at in where nobody says. */
+    public const USUAL = self::Polyester;
+
     public function words(): string
     {
         return match ($this) {

@@ -11,6 +11,7 @@ use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StrandKind;
 use Compadre\Core\Refusal;
+use Compadre\Core\Space\Lashing\Lashed;
 
 /**
  * Forms as they are kept: points in thousandths of a diameter, each as the step from the one before, and a stamp of the drawing
@@ -20,6 +21,9 @@ final readonly class FormFile
 {
     /** Raised when forms come out differently: kept ones are then made anew. */
     private const ENGINE = 1;
+
+    /** The same for lashings, which are built. */
+    private const BUILDER = 1;
 
     /** To a diameter. */
     public const PARTS = 1000;
@@ -37,6 +41,9 @@ final readonly class FormFile
     /** What a form depends on: the drawing, and what held its loops open. */
     public static function stamp(KnotPack $knot, Method $method): string
     {
+        if ($knot->lashing !== null) {
+            return substr(hash('sha256', (string) json_encode([self::BUILDER, Lashed::pictured($knot->lashing)])), 0, 16);
+        }
         $strands = [];
         foreach ($method->strands as $strand) {
             $strands[] = [$strand->id, $strand->kind->value, $strand->word, $strand->width, $strand->runsOn->value, array_map(static fn (Point $point): array => [$point->x, $point->y], $strand->points)];
@@ -51,10 +58,10 @@ final readonly class FormFile
         return is_file($this->path($knot, $method));
     }
 
-    /** The rope in a knot tied by its first method, in diameters; null where none is kept. */
+    /** The rope in a knot tied by its first method, in diameters; null where none is kept, and for lashings, whose rope depends on the poles. */
     public function ropeInKnot(KnotPack $knot): ?float
     {
-        return $this->has($knot, $knot->methods[0]) ? Fields::of(Json::arrays(Json::file($this->path($knot, $knot->methods[0]))))->number('rope_in_knot') : null;
+        return $knot->lashing === null && $this->has($knot, $knot->methods[0]) ? Fields::of(Json::arrays(Json::file($this->path($knot, $knot->methods[0]))))->number('rope_in_knot') : null;
     }
 
     /** Whether what is kept was made from the drawing as it is. */
@@ -67,28 +74,16 @@ final readonly class FormFile
     public function read(KnotPack $knot, Method $method): KeptForm
     {
         if (! $this->has($knot, $method)) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is kept as ropes in space; lashings are not');
+            throw Refusal::of('/knot', $knot->id, 'a knot that is kept as ropes in space');
         }
         $path = $this->path($knot, $method);
         $file = Fields::of(Json::arrays(Json::file($path)));
         if ($file->text('stamp') !== self::stamp($knot, $method)) {
             throw Refusal::saying('/stamp', $file->text('stamp'), self::stamp($knot, $method), "$path was made from another drawing; make it anew with ./compadre tighten $knot->id");
         }
-        $ids = $file->texts('ropes');
-        $frames = [];
-        foreach ($file->list('frames') as $frame) {
-            $ropes = [];
-            foreach (array_values((array) $frame) as $number => $steps) {
-                $ropes[] = new SpaceStrand($ids[$number], false, self::points(array_values((array) $steps)));
-            }
-            $frames[] = $ropes;
-        }
-        if ($frames === []) {
-            throw Refusal::of('/frames', [], 'at least one');
-        }
-        $form = new Form($frames, self::solids($file->objects('objects')), self::solids($file->objects('pegs')), $file->whole('directions'));
+        $form = new Form(self::frames($file), self::solids($file->objects('objects')), self::solids($file->objects('pegs')), $file->whole('directions'), $knot->lashing !== null);
 
-        return new KeptForm($form, $file->number('rope_in_knot'));
+        return new KeptForm($form, $file->number('rope_in_knot'), $file->has('laid') ? $file->numbers('laid') : []);
     }
 
     public function write(KnotPack $knot, Method $method, KeptForm $kept): void
@@ -99,18 +94,49 @@ final readonly class FormFile
             'rope_in_knot' => round($kept->ropeInKnot, 1),
             'objects' => array_map(static fn (Solid $solid): array => $solid->toArray(), $form->solids), 'pegs' => array_map(static fn (Solid $solid): array => $solid->toArray(), $form->pegs),
             'ropes' => array_map(static fn (SpaceStrand $rope): string => $rope->id, $form->tight()),
+            ...($kept->laid === [] ? [] : ['laid' => array_map(static fn (float $share): float => round($share, 4), $kept->laid)]),
         ];
         $lines = [];
         foreach ($data as $name => $value) {
             $lines[] = json_encode($name).': '.json_encode($value, JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
         }
-        $frames = [];
-        foreach ($form->frames as $frame) {
-            $frames[] = '['.implode(",\n", array_map(static fn (SpaceStrand $rope): string => (string) json_encode(self::steps($rope)), $frame)).']';
-        }
         $path = $this->path($knot, $method);
         is_dir(dirname($path)) || mkdir(dirname($path), 0o755, true);
-        file_put_contents($path, "{\n".implode(",\n", $lines).",\n\"frames\": [\n".implode(",\n", $frames)."\n]}\n");
+        file_put_contents($path, "{\n".implode(",\n", $lines).",\n".self::written($form->frames)."}\n");
+    }
+
+    /**
+     * The ropes of a file in each of its frames, by the names it gives them.
+     *
+     * @return non-empty-list<list<SpaceStrand>>
+     *
+     * @throws Refusal where there is none
+     */
+    public static function frames(Fields $file): array
+    {
+        $ids = $file->texts('ropes');
+        $frames = [];
+        foreach ($file->list('frames') as $frame) {
+            $ropes = [];
+            foreach (array_values((array) $frame) as $number => $steps) {
+                $ropes[] = new SpaceStrand($ids[$number], false, self::points(array_values((array) $steps)));
+            }
+            $frames[] = $ropes;
+        }
+
+        return $frames === [] ? throw Refusal::of('/frames', [], 'at least one') : $frames;
+    }
+
+    /**
+     * The frames as they stand in a file, a rope a line.
+     *
+     * @param  list<list<SpaceStrand>>  $frames
+     */
+    public static function written(array $frames): string
+    {
+        $lines = array_map(static fn (array $frame): string => '['.implode(",\n", array_map(static fn (SpaceStrand $rope): string => (string) json_encode(self::steps($rope)), $frame)).']', $frames);
+
+        return "\"frames\": [\n".implode(",\n", $lines)."\n]";
     }
 
     /** @return list<int> a strand's points, each as the step from the one before, in parts of a diameter */
@@ -130,7 +156,7 @@ final readonly class FormFile
     }
 
     /**
-     * @param  list<mixed>  $steps
+     * @param  list<mixed>  $steps  as steps() has them
      * @return list<array{float, float, float}>
      */
     private static function points(array $steps): array

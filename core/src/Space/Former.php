@@ -59,28 +59,16 @@ final class Former
     {
         $proof = new Proof($scene);
         $solids = [...$scene->solids, ...$scene->pegs];
-        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends, $scene->gathers ? $scene->solids : []);
+        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends, self::gathering($scene));
         $tightening->settle(self::SETTLING);
-        $states = [$tightening->strands()];
-        $lengths = [$tightening->length()];
-        $tightening->tighten(self::ROUNDS, function () use ($tightening, &$states, &$lengths): bool {
-            $length = $tightening->length();
-            if (abs($length - $lengths[count($lengths) - 1]) > self::STEP * $length) {
-                $states[] = $tightening->strands();
-                $lengths[] = $length;
-            }
-
-            return false;
-        });
-        $states[] = $tightening->strands();
-        $lengths[] = $tightening->length();
+        [$states, $lengths] = KeyFrames::drawnUp($tightening, self::ROUNDS, self::STEP);
         // What friction would hold, a rope without it may let swing round in the end: the last that is still the knot is the tight one.
         while (count($states) > 1 && ! $proof->isStill($states[count($states) - 1])) {
             array_pop($states);
             array_pop($lengths);
         }
         $frames = [];
-        foreach (self::chosen($lengths) as $index) {
+        foreach (KeyFrames::chosen($lengths, self::FRAMES) as $index) {
             $isLast = $index === count($states) - 1;
             $frames[] = self::settled($states[$index], $scene, $solids, $isLast);
         }
@@ -105,7 +93,7 @@ final class Former
      */
     private static function settled(array $ropes, Scene $scene, array $solids, bool $draw): array
     {
-        $tightening = new Tightening($ropes, self::FINE, $solids, $scene->ends, $scene->gathers ? $scene->solids : []);
+        $tightening = new Tightening($ropes, self::FINE, $solids, $scene->ends, self::gathering($scene));
         if ($draw) {
             $tightening->tighten(self::FINE_ROUNDS);
         }
@@ -114,30 +102,9 @@ final class Former
         return $tightening->strands();
     }
 
-    /**
-     * States that are about equally far apart in length, the first and the last among them.
-     *
-     * @param  list<float>  $lengths  at least one
-     * @return list<int>
-     */
-    private static function chosen(array $lengths): array
+    /** @return list<Gathering> */
+    private static function gathering(Scene $scene): array
     {
-        $last = count($lengths) - 1;
-        $chosen = [0];
-        for ($k = 1; $k < self::FRAMES - 1; $k++) {
-            $want = $lengths[0] + ($lengths[$last] - $lengths[0]) * $k / (self::FRAMES - 1);
-            $best = 0;
-            foreach ($lengths as $index => $length) {
-                $best = abs($length - $want) < abs($lengths[$best] - $want) ? $index : $best;
-            }
-            if ($best > $chosen[count($chosen) - 1] && $best < $last) {
-                $chosen[] = $best;
-            }
-        }
-        if ($last > 0) {
-            $chosen[] = $last;
-        }
-
-        return $chosen;
+        return $scene->gathers ? array_map(static fn (Solid $bar): Gathering => new Gathering($bar), $scene->solids) : [];
     }
 }

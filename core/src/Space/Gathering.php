@@ -7,22 +7,21 @@ namespace Compadre\Core\Space;
 /**
  * Slides turns together along the bar they lie on, a little at a time, as a hand does before the knot is set.
  */
-final class Gathering
+final readonly class Gathering implements Touch
 {
     /** From the surface to the middle of a rope that lies on it. */
     private const LIES_ON = 0.7;
 
     private const STEP = 0.005;
 
-    /**
-     * @param  array<int, float>  $x
-     * @param  array<int, float>  $y
-     * @param  array<int, float>  $z
-     */
-    public static function along(Solid $bar, array &$x, array &$y, array &$z): void
+    public function __construct(private Solid $bar)
     {
-        $length = max(1e-9, $bar->length());
-        $u = [($bar->to[0] - $bar->from[0]) / $length, ($bar->to[1] - $bar->from[1]) / $length, ($bar->to[2] - $bar->from[2]) / $length];
+    }
+
+    public function move(array $was, array $pairs, array &$x, array &$y, array &$z): void
+    {
+        $bar = $this->bar;
+        $u = $bar->way();
         $along = [];
         foreach ($x as $i => $px) {
             if ($bar->distance([$px, $y[$i], $z[$i]]) < self::LIES_ON) {

@@ -41,9 +41,7 @@ final class PushOut
         }
         $length = max(1e-9, $solid->length());
         [$fx, $fy, $fz] = $solid->from;
-        $ux = ($solid->to[0] - $fx) / $length;
-        $uy = ($solid->to[1] - $fy) / $length;
-        $uz = ($solid->to[2] - $fz) / $length;
+        [$ux, $uy, $uz] = $solid->way();
         foreach ($x as $i => $px) {
             $dx = $px - $fx;
             $dy = $y[$i] - $fy;

@@ -31,6 +31,12 @@ final readonly class Solid
         return Vector::distance($this->from, $this->to);
     }
 
+    /** @return array{float, float, float} the direction from one end of a bar to the other, of length 1 */
+    public function way(): array
+    {
+        return Vector::way($this->from, $this->to);
+    }
+
     /**
      * Its middle line, as a strand.
      *
@@ -48,6 +54,13 @@ final readonly class Solid
         }
 
         return new SpaceStrand($this->kind->value, true, $points);
+    }
+
+    public function scaled(float $factor): self
+    {
+        [$from, $to] = (new SpaceStrand('', false, [$this->from, $this->to]))->scaled($factor)->points;
+
+        return new self($this->kind, $from, $to, $this->radius * $factor);
     }
 
     /** @return array{kind: string, from: list<float>, to: list<float>, radius: float} to a thousandth of a diameter */
@@ -78,12 +91,35 @@ final readonly class Solid
             return hypot(hypot($place[0] - $x, $place[1] - $y) - $this->length() / 2, $place[2] - $z) - $this->radius;
         }
         $length = max(1e-9, $this->length());
-        $u = [($this->to[0] - $this->from[0]) / $length, ($this->to[1] - $this->from[1]) / $length, ($this->to[2] - $this->from[2]) / $length];
+        $u = $this->way();
         $w = [$place[0] - $this->from[0], $place[1] - $this->from[1], $place[2] - $this->from[2]];
         $along = $w[0] * $u[0] + $w[1] * $u[1] + $w[2] * $u[2];
         $beyond = max(-$along, $along - $length, 0.0);
         $aside = sqrt(max(0.0, $w[0] ** 2 + $w[1] ** 2 + $w[2] ** 2 - $along * $along)) - $this->radius;
 
         return $beyond > 0 ? hypot($beyond, max(0.0, $aside)) : $aside;
+    }
+
+    /**
+     * The direction that leads straight away from its middle line, of length 1.
+     *
+     * @param  array{float, float, float}  $place
+     * @return array{float, float, float}
+     */
+    public function outward(array $place): array
+    {
+        if ($this->isRing()) {
+            [$x, $y, $z] = $this->centre();
+            $flat = hypot($place[0] - $x, $place[1] - $y);
+            $middle = $this->length() / 2 / max(1e-9, $flat);
+            $side = [($place[0] - $x) * (1 - $middle), ($place[1] - $y) * (1 - $middle), $place[2] - $z];
+        } else {
+            $u = $this->way();
+            $w = [$place[0] - $this->from[0], $place[1] - $this->from[1], $place[2] - $this->from[2]];
+            $along = $w[0] * $u[0] + $w[1] * $u[1] + $w[2] * $u[2];
+            $side = [$w[0] - $along * $u[0], $w[1] - $along * $u[1], $w[2] - $along * $u[2]];
+        }
+
+        return Vector::way([0.0, 0.0, 0.0], $side);
     }
 }

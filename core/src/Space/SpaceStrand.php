@@ -59,6 +59,40 @@ final readonly class SpaceStrand
         return new self($this->id, $this->closed, $points);
     }
 
+    /**
+     * The points of an open one at some lengths along it.
+     *
+     * @param  list<float>  $lengths  increasing, from 0 to its own
+     */
+    public function at(array $lengths): self
+    {
+        $steps = $this->steps();
+        $segment = 0;
+        $gone = 0.0;
+        $points = [];
+        foreach ($lengths as $want) {
+            while ($segment < count($steps) - 1 && $gone + $steps[$segment] < $want) {
+                $gone += $steps[$segment];
+                $segment++;
+            }
+            $share = $steps[$segment] > 0 ? max(0.0, min(1.0, ($want - $gone) / $steps[$segment])) : 0.0;
+            [$ax, $ay, $az] = $this->points[$segment];
+            [$bx, $by, $bz] = $this->points[$segment + 1];
+            $points[] = [$ax + ($bx - $ax) * $share, $ay + ($by - $ay) * $share, $az + ($bz - $az) * $share];
+        }
+
+        return new self($this->id, false, $points);
+    }
+
+    /** A piece of an open one, from one share of its length to another, with points as far apart as its own. */
+    public function part(float $from, float $to): self
+    {
+        $length = $this->length();
+        $count = max(1, (int) ceil(($to - $from) * $this->segments()));
+
+        return $this->at(array_map(static fn (int $k): float => $length * ($from + ($to - $from) * $k / $count), range(0, $count)));
+    }
+
     public function scaled(float $factor): self
     {
         return new self($this->id, $this->closed, array_map(static fn (array $point): array => [$point[0] * $factor, $point[1] * $factor, $point[2] * $factor], $this->points));

@@ -70,9 +70,9 @@ final class Tightening
      * @param  float  $spacing  between points
      * @param  list<Solid>  $solids
      * @param  list<array{FreeEnd, FreeEnd}>  $ends  of each open strand, its first and its last
-     * @param  list<Solid>  $gathering  bars along which turns are slid together
+     * @param  list<Touch>  $touches  what happens where ropes touch
      */
-    public function __construct(array $strands, private float $spacing, private readonly array $solids = [], private readonly array $ends = [], private readonly array $gathering = [])
+    public function __construct(array $strands, private float $spacing, private readonly array $solids = [], private readonly array $ends = [], private readonly array $touches = [])
     {
         $this->take($strands);
     }
@@ -261,8 +261,8 @@ final class Tightening
                 $z[$i] += $pull * (($wasZ[$a] + $wasZ[$b]) / 2 - $wasZ[$i]);
             }
         }
-        foreach ($pull > 0 ? $this->gathering : [] as $bar) {
-            Gathering::along($bar, $x, $y, $z);
+        foreach ($pull > 0 ? $this->touches : [] as $touch) {
+            $touch->move([$wasX, $wasY, $wasZ], [$pairsA, $pairsB], $x, $y, $z);
         }
         for ($sweep = 0; $sweep < $sweeps; $sweep++) {
             $forward = $sweep % 2 === 0;

@@ -36,4 +36,18 @@ final class Vector
     {
         return sqrt(($b[0] - $a[0]) ** 2 + ($b[1] - $a[1]) ** 2 + ($b[2] - $a[2]) ** 2);
     }
+
+    /**
+     * The direction from one place to another, of length 1; from a place to itself none, of length 0.
+     *
+     * @param  array{float, float, float}  $from
+     * @param  array{float, float, float}  $to
+     * @return array{float, float, float}
+     */
+    public static function way(array $from, array $to): array
+    {
+        $far = max(1e-9, self::distance($from, $to));
+
+        return [($to[0] - $from[0]) / $far, ($to[1] - $from[1]) / $far, ($to[2] - $from[2]) / $far];
+    }
 }

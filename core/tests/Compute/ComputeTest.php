@@ -75,9 +75,32 @@ it('refuses ropes in space that cannot be', function (array $input, string $fiel
     'no knot' => [['knot' => 'sailors-delight'], '/knot', 'bowline'],
     'no method' => [['knot' => 'bowline', 'method' => 'sideways'], '/method', 'tail-outside'],
     'tighter than tight' => [['knot' => 'bowline', 'tight' => 1.2], '/tight', 'at most 1'],
-    'a lashing' => [['knot' => 'square-lashing'], '/knot', 'a lashing is not'],
+    'a lashing of one pole' => [['lashing' => ['kind' => 'square', 'poles_mm' => [60], 'diameter_mm' => 6]], '/lashing/poles_mm', '2'],
+    'a lashing of thin poles' => [['lashing' => ['kind' => 'shear', 'poles_mm' => [60, 4], 'diameter_mm' => 6]], '/lashing/poles_mm/1', '1.5'],
+    'a lashing of no kind' => [['lashing' => ['kind' => 'granny', 'poles_mm' => [60, 60], 'diameter_mm' => 6]], '/lashing/kind', 'tripod-plain'],
+    'poles side by side at an angle' => [['lashing' => ['kind' => 'shear', 'poles_mm' => [60, 60], 'diameter_mm' => 6, 'angle_deg' => 60]], '/lashing/angle_deg', 'side by side'],
     'nothing' => [['diameter' => 1], '/knot', 'needed'],
+    'pulling where nothing holds against it' => [['knot' => 'figure-eight', 'pull' => true], '/pull', 'a load'],
+    'pulling at a lashing' => [['knot' => 'square-lashing', 'pull' => true], '/pull', 'no lashing'],
+    'pulling in no rope' => [['knot' => 'square-knot', 'pull' => true, 'rope' => ['material' => 'wire']], '/rope/material', 'nylon'],
 ]);
+
+it('pulls at a knot, as its schema says', function (): void {
+    [, $listed] = compute('--list', '');
+    [$code, $thief] = compute('space', '{"knot":"thief-knot","pull":true,"rope":{"material":"polyester","lay":"braided"}}');
+    expect($code)->toBe(0)->and($thief['pull'])->toMatchArray(['result' => 'falls_out'])->and($thief['pull']['travel'])->toBeGreaterThan(4)->and($thief['pull']['reason'])->toContain('real ropes are tested')->not->toContain('believe the hand');
+    expect(compute('space', '{"knot":"larks-head","pull":true}')[1]['pull']['reason'])->toContain('believe the hand');
+    Schema::hold(json_decode(Json::write($thief)), $listed['operations']['space']['output']);
+});
+
+it('builds a lashing in space', function (): void {
+    [$code, $made] = compute('space', '{"lashing":{"kind":"shear","poles_mm":[24,24],"diameter_mm":8,"wraps":2,"fraps":1}}');
+    expect($code)->toBe(0)->and($made['proof']['same'])->toBeTrue()->and($made['objects'])->toHaveCount(2)->and($made['objects'][0]['radius'])->toEqual(1.5);
+    expect(array_keys($made['laid']))->toBe(['hitch', 'wrap 1', 'wrap 2', 'frap 1', 'end'])->and($made['frames'][0]['min_distance'])->toBeGreaterThan(0.97);
+    // Kept, at once.
+    [, $kept] = compute('space', '{"knot":"square-lashing","tight":0}');
+    expect($kept['proof']['same'])->toBeTrue()->and($kept['strands'])->toEqual($kept['frames'][0]['strands'])->and($kept['laid'])->toHaveKey('wrap 3');
+});
 
 it('says how much rope a knot takes', function (): void {
     // 20 x 8 + 600, a tail of 96, and set out at 600 + 64 + 96.

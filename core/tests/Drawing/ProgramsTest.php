@@ -62,7 +62,6 @@ it('says what is allowed where a drawing is asked for in a way there is not', fu
     'a turn of one angle' => ['draw', ['bowline', '--space', '--turn=30'], 'two angles in degrees'],
     'a turn too far' => ['draw', ['bowline', '--space', '--turn=30,1000'], 'from -360 to 360'],
     'tighter than tight' => ['draw', ['bowline', '--space', '--tight=1.5'], 'from 0, loose, to 1, tight'],
-    'a lashing in space' => ['draw', ['square-lashing', '--space'], 'lashings are not'],
     'no such knot to tighten' => ['tighten', ['sailors-delight'], 'sailors-delight'],
     'no knot to relax' => ['relax', [], 'the id of one knot'],
 ]);

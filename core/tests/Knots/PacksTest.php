@@ -209,7 +209,9 @@ it('shows the knot the last pull leaves, and not the slip loop it was', function
 it('names the file of a pack with a fault', function (Closure $spoil, string $says): void {
     $folder = sys_get_temp_dir().'/packs-'.bin2hex(random_bytes(5));
     mkdir("$folder/knots", 0o700, true);
-    copy(packs().'/knots/overhand.json', "$folder/knots/overhand.json");
+    foreach (['overhand', 'bowline-falling'] as $needed) {
+        copy(packs()."/knots/$needed.json", "$folder/knots/$needed.json");
+    }
     $pack = Json::arrays(Json::file(packs().'/knots/bowline.json'));
     file_put_contents("$folder/knots/bowline.json", Json::write($spoil($pack)));
     try {
@@ -230,6 +232,7 @@ it('names the file of a pack with a fault', function (Closure $spoil, string $sa
     'a finish that is itself' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['finish' => $pack['methods'][0]['id']]]]), '/finish'],
     'half-way through no pull' => [fn (array $pack) => array_replace_recursive($pack, ['methods' => [['steps' => [['half' => true]]]]]), '/steps/0/half'],
     'an unknown prerequisite' => [fn (array $pack) => ['prerequisites' => ['sailor']] + $pack, '/prerequisites/0'],
+    'pulled at beside a knot that is not there' => [fn (array $pack) => ['pulled_beside' => ['sailor']] + $pack, '/pulled_beside/0'],
     'a name that is not its file' => [fn (array $pack) => ['id' => 'bowlin'] + $pack, '/id'],
     'no minutes' => [fn (array $pack) => array_diff_key($pack, ['minutes' => 1]), '/minutes'],
     'a text for minutes' => [fn (array $pack) => ['minutes' => '9'] + $pack, '/minutes'],

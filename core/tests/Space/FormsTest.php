@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use Compadre\Core\Knots\DiagramBuilder;
-use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
@@ -23,12 +22,12 @@ use Compadre\Core\Topology\Fingerprint;
 
 const SPACE_PACKS = __DIR__.'/../../../packs';
 
-/** @return array<string, array{KnotPack, Method}> every method of every knot that is no lashing */
+/** @return array<string, array{KnotPack, Method}> every method of every knot that is raised from its drawing: all but the lashings of poles */
 function drawnUp(): array
 {
     $methods = [];
     foreach (Library::at(SPACE_PACKS)->all() as $knot) {
-        foreach ($knot->family === Family::Lashing ? [] : $knot->methods as $method) {
+        foreach ($knot->lashing !== null ? [] : $knot->methods as $method) {
             $methods["$knot->id, $method->id"] = [$knot, $method];
         }
     }

@@ -98,26 +98,32 @@ export const openForQuery = (learner: string) =>
 export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
-/** A knot as ropes in space. */
-export const knotInSpaceQuery = (knot: string, method: string | null) =>
+/** A knot as ropes in space, from loose to tight; or, of its usual method, from tight to pulled at. */
+export const knotInSpaceQuery = (knot: string, method: string | null, pulled = false) =>
   queryOptions({
-    queryKey: ['space', knot, method],
-    queryFn: () =>
-      call<Schemas['KnotInSpace']>(
-        'GET',
-        `/api/knots/${encodeURIComponent(knot)}/space${method === null ? '' : `?method=${encodeURIComponent(method)}`}`,
-      ),
+    queryKey: ['space', knot, pulled ? 'pulled' : method],
+    queryFn: () => {
+      const asked = pulled ? '?pulled=yes' : method === null ? '' : `?method=${encodeURIComponent(method)}`;
+      return call<Schemas['KnotInSpace']>('GET', `/api/knots/${encodeURIComponent(knot)}/space${asked}`);
+    },
     staleTime: Infinity,
   });
 
-/** The address of the same as a picture: turned by whole degrees, loose (0) to tight (1). */
-export const spacePicture = (
+/** The address of the same as a picture: turned by whole degrees, loose (0) to tight (1), or as far as it has come in a step. */
+export function spacePicture(
   knot: { id: string; method: string | null },
   yaw: number,
   pitch: number,
-  tightness: number,
-): string =>
-  `/api/knots/${knot.id}/space.svg?${knot.method === null ? '' : `method=${encodeURIComponent(knot.method)}&`}yaw=${Math.round(yaw) % 360}&pitch=${Math.round(pitch)}&tight=${Math.round(tightness * 100) / 100}`;
+  shown: { tightness: number } | { step: number },
+  ink: 'colour' | 'grey' = 'colour',
+): string {
+  const asked = new URLSearchParams({ yaw: `${Math.round(yaw) % 360}`, pitch: `${Math.round(pitch)}` });
+  if (knot.method !== null) asked.set('method', knot.method);
+  if ('step' in shown) asked.set('step', `${shown.step}`);
+  else asked.set('tight', `${Math.round(shown.tightness * 100) / 100}`);
+  if (ink === 'grey') asked.set('ink', ink);
+  return `/api/knots/${knot.id}/space.svg?${asked}`;
+}
 
 export const nextKnotsQuery = (learner: string) =>
   queryOptions({

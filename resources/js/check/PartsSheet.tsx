@@ -11,6 +11,7 @@ import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
+import { HeldUp } from './HeldUp';
 import { lookUp } from './lookUp';
 import { MistakePicker } from './MistakePicker';
 import { TailPart, type Measured } from './TailPart';
@@ -151,6 +152,7 @@ export function PartsSheet({
         <Button className="min-h-14 border-2 border-right" disabled={!unlooked} onClick={restRight}>
           <Check aria-hidden className="size-5 text-(--right)" strokeWidth={3} /> {words.check.restRight}
         </Button>
+        <HeldUp knot={knot.id} view={view} />
         <Part name={words.check.parts.tying} look={knot.checks.tying}>
           <Choice label={words.check.parts.tying} value={tying} onChange={setTying} options={ANSWERS} tone={TONE} />
         </Part>

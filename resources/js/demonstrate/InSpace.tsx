@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
 import { glide, wantsStill } from '../drawing/motion';
+import { type Turn } from '../space/sides';
 import { SpaceView } from '../space/SpaceView';
 import { isBraided, reachIn } from '../space/reach';
 import { useTravel } from './useTravel';
@@ -19,12 +20,15 @@ export function InSpace({
   run,
   pace,
   again,
+  asked,
 }: {
   knot: Schemas['Knot'];
   step: Step | undefined;
   run: number;
   pace: number;
   again: boolean;
+  /** the side that a phone has turned it to */
+  asked: Turn | null;
 }) {
   const { data } = useQuery(knotInSpaceQuery(knot.id, knot.method));
   const moment = useTravel(step, run, pace, again);
@@ -36,7 +40,9 @@ export function InSpace({
       view={knot.view}
       tightness={tightness}
       reach={data && moment && to === 0 ? reachIn(data, moment) : null}
+      step={step && to === 0 ? knot.steps.indexOf(step) + 1 : undefined}
       braided={isBraided(knot)}
+      asked={asked}
       className="absolute inset-2"
     />
   );

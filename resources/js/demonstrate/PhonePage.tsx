@@ -1,17 +1,22 @@
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, ChevronLeft, ChevronRight, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { ApiProblem, call } from '../api/client';
 import * as limits from '../api/limits';
 import { Doorway } from '../ui/Doorway';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
+import { SIDE as LOOKED_AT } from '../drawing/look';
 import { words } from '../words/en';
 import { type Remote, usePolled } from './screen';
 import { useWakeLock } from './useWakeLock';
 
 const KEPT = 'phone';
 
-/** A phone that steps the room's screen: a code first, then two large buttons. */
+/** The side that the hall begins from, and how far one tap turns it, in degrees. */
+const BEGIN = { yaw: LOOKED_AT.yaw, pitch: -LOOKED_AT.pitch };
+const TAP = 30;
+
+/** A phone that steps the room's screen and turns it: a code first, then large buttons. */
 export function PhonePage() {
   const [token, setToken] = useState(() => sessionStorage.getItem(KEPT));
   const [remote, setRemote] = useState<Remote | null>(null);
@@ -80,6 +85,16 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
       .then(onTurned)
       .catch(() => undefined);
   };
+  const turnTo = (yaw: number, pitch: number): void => {
+    const { min, max } = limits.Side.pitch;
+    // Round the back, on the other side of it.
+    const side = { yaw: ((((yaw + 180) % 360) + 360) % 360) - 180, pitch: Math.max(min, Math.min(max, pitch)) };
+    onTurned({ ...remote, side });
+    void call<Remote>('PUT', '/api/remote/side', side, { 'X-Remote': token })
+      .then(onTurned)
+      .catch(() => undefined);
+  };
+  const { yaw, pitch } = remote.side ?? BEGIN;
   const name = remote.knot.replaceAll('-', ' ');
   return (
     <main className="flex min-h-dvh flex-col gap-4 p-5 pb-[max(1.25rem,env(safe-area-inset-bottom))]">
@@ -109,6 +124,27 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
           {words.show.previous}
         </span>
       </button>
+      <div role="group" aria-label={words.phone.turn} className="grid grid-cols-5 gap-2">
+        {(
+          [
+            ['left', ArrowLeft, yaw - TAP, pitch],
+            ['up', ArrowUp, yaw, pitch + TAP],
+            ['back', RotateCcw, BEGIN.yaw, BEGIN.pitch],
+            ['down', ArrowDown, yaw, pitch - TAP],
+            ['right', ArrowRight, yaw + TAP, pitch],
+          ] as const
+        ).map(([way, Icon, toYaw, toPitch]) => (
+          <button
+            key={way}
+            type="button"
+            aria-label={words.phone.turns[way]}
+            onClick={() => turnTo(toYaw, toPitch)}
+            className="grid min-h-16 place-items-center rounded-2xl border-2 border-line bg-card"
+          >
+            <Icon aria-hidden className="size-7" />
+          </button>
+        ))}
+      </div>
     </main>
   );
 }

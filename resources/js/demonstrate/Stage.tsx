@@ -25,6 +25,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { readySpace } from '../space/SpaceView';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
+import { inRadians, type Turn } from '../space/sides';
 import { InSpace } from './InSpace';
 import { PhoneSheet } from './PhoneSheet';
 import { useScreen } from './screen';
@@ -73,7 +74,17 @@ export function Stage({
     }
   };
   const previous = (): void => go(at - 1);
-  const screen = useScreen(knot.id, at + 1, last + 1, (to) => go(to - 1));
+  const [asked, setAsked] = useState<Turn | null>(null);
+  const screen = useScreen(
+    knot.id,
+    at + 1,
+    last + 1,
+    (to) => go(to - 1),
+    (side) => {
+      setAsked(inRadians(side));
+      if (!settings.space) settings.toggleSpace();
+    },
+  );
   const swipe = useSwipe(next, previous);
   useKeys(
     {
@@ -200,7 +211,7 @@ export function Stage({
       <div className={`relative flex min-h-0 flex-1 flex-col ${tall ? 'rail:flex-row' : ''}`}>
         <div className="relative min-h-0 flex-1">
           {inSpace ? (
-            <InSpace knot={knot} step={step} run={run} pace={settings.pace} again={along} />
+            <InSpace knot={knot} step={step} run={run} pace={settings.pace} again={along} asked={asked} />
           ) : whole ? (
             <KnotPicture drawing={shown} moment={null} text={knot.text} className={FULL} />
           ) : (

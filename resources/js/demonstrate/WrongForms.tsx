@@ -81,8 +81,8 @@ export function WrongForms({
 function Pair({ knot, form, inSpace }: { knot: Schemas['Knot']; form: Schemas['WrongForm']; inSpace: boolean }) {
   if (!inSpace || form.in_space === null || form.name === null) return <WrongPair knot={knot} form={form} big />;
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-2">
-      <SpacePair knot={knot} wrong={form.in_space} name={form.name} />
+    <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-y-auto">
+      <SpacePair knot={knot} wrong={form.in_space} name={form.name} pulled={form.pulled} />
       <div className="px-4 rail:px-10">
         <WrongWords form={form} big />
       </div>

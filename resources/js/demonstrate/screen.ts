@@ -51,17 +51,26 @@ export function useScreen(
   step: number,
   steps: number,
   go: (step: number) => void,
+  turnTo: (side: NonNullable<Remote['side']>) => void,
 ): { code: string | null; taken: boolean; offer: () => void; end: () => void; fault: string | null } {
   const [id, setId] = useState(() => sessionStorage.getItem(KEPT));
   const [code, setCode] = useState<string | null>(null);
   const [taken, setTaken] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const turn = useRef(-1);
+  // The side the phone has turned it to, once: the hall may turn it on from there.
+  const side = useRef('null');
+  const follow = (remote: Remote): void => {
+    const now = JSON.stringify(remote.side);
+    if (remote.side && now !== side.current) turnTo(remote.side);
+    side.current = now;
+  };
   // After a reload the screen first asks where it was, before it says where it is.
   const [ready, setReady] = useState(false);
   const forget = (): void => {
     sessionStorage.removeItem(KEPT);
     turn.current = -1;
+    side.current = 'null';
     setReady(false);
     setId(null);
     setCode(null);
@@ -75,6 +84,7 @@ export function useScreen(
       if (remote.turn > turn.current) {
         turn.current = remote.turn;
         if (remote.knot === knot && remote.step !== step) go(remote.step);
+        follow(remote);
       }
       setReady(true);
     },

@@ -9,6 +9,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { momentOf, wholeAt } from '../drawing/moment';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
+import { SpaceImage } from '../space/SpaceImage';
 import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
 import { dayLong, length } from '../words/format';
@@ -146,12 +147,23 @@ function OnePage({ knot }: { knot: Knot }) {
           <h1 className="text-[2.4em]">{knot.name}</h1>
           <p>{knot.purpose}</p>
         </div>
-        <KnotPicture
-          drawing={knot.tight ?? knot.loose}
-          moment={null}
-          text={words.knot.tight(knot.name)}
-          className="h-[24mm] w-[42mm] shrink-0"
-        />
+        {knot.in_space ? (
+          <SpaceImage
+            knot={knot}
+            view={knot.view}
+            shown={{ tightness: 1 }}
+            ink="grey"
+            text={words.knot.tight(knot.name)}
+            className="h-[30mm] w-[48mm] shrink-0"
+          />
+        ) : (
+          <KnotPicture
+            drawing={knot.tight ?? knot.loose}
+            moment={null}
+            text={words.knot.tight(knot.name)}
+            className="h-[24mm] w-[42mm] shrink-0"
+          />
+        )}
       </header>
       <Cautions knot={knot} />
       <ol
@@ -161,12 +173,7 @@ function OnePage({ knot }: { knot: Knot }) {
         {knot.steps.map((step, n) => (
           <li key={n} className="flex min-h-0 flex-col">
             <div className="relative min-h-0 flex-1">
-              <KnotPicture
-                drawing={wholeAt(knot, step) ?? knot.loose}
-                moment={wholeAt(knot, step) ? null : momentOf(step)}
-                text={words.show.step(n + 1, knot.steps.length)}
-                className="absolute inset-0 size-full"
-              />
+              <StepPicture knot={knot} number={n} />
             </div>
             <p>
               <strong>{n + 1}.</strong> {step.say}
@@ -211,6 +218,34 @@ function OnePage({ knot }: { knot: Knot }) {
         )}
       </div>
     </>
+  );
+}
+
+/** A lashing lies round its poles: its steps read from space. Over and under of a knot read best flat. */
+function StepPicture({ knot, number }: { knot: Knot; number: number }) {
+  const step = knot.steps[number];
+  const text = words.show.step(number + 1, knot.steps.length);
+  if (!step) return null;
+  if (knot.in_space && knot.family === 'lashing') {
+    return (
+      <SpaceImage
+        knot={knot}
+        view={knot.view}
+        shown={{ step: number + 1 }}
+        ink="grey"
+        text={text}
+        className="absolute inset-0 size-full"
+      />
+    );
+  }
+  const whole = wholeAt(knot, step);
+  return (
+    <KnotPicture
+      drawing={whole ?? knot.loose}
+      moment={whole ? null : momentOf(step)}
+      text={text}
+      className="absolute inset-0 size-full"
+    />
   );
 }
 

@@ -1,27 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
-import { knotInSpaceQuery, queryClient, spacePicture } from '../api/queries';
+import { type PointerEvent, type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { knotInSpaceQuery, queryClient } from '../api/queries';
 import type { Schemas } from '../api/client';
-import { SIDE as LOOKED_AT } from '../drawing/look';
 import { wantsStill } from '../drawing/motion';
 import { words } from '../words/en';
 import type { InSpace } from './decode';
 import type { Colours, Reach, Stage3d } from './stage3d';
+import { RADIAN, SIDE, type Shown, sideOf, swept, type Turn, upright } from './sides';
+import { SpaceImage } from './SpaceImage';
 import { canDraw } from './webgl';
 
-const RADIAN = Math.PI / 180;
-
-/** The side that pictures begin from, in radians; here a top that comes toward one counts the other way. */
-export const SIDE = { yaw: LOOKED_AT.yaw * RADIAN, pitch: -LOOKED_AT.pitch * RADIAN };
-
-/** Radians for one press of a key, and for a finger's way across the picture. */
+/** Radians for one press of a key. */
 const STEP = Math.PI / 12;
-const SWEEP = 2.2 * Math.PI;
 
 /** Turning by itself: radians a second. */
 const SLOWLY = 0.35;
-
-export type Turn = { yaw: number; pitch: number };
 
 /** A knot and the way it is tied; without one, the first. */
 type Placed = { id: string; method: string | null };
@@ -44,31 +37,48 @@ export function SpaceView({
   knot,
   view = 'learner',
   tightness,
+  pulled = false,
   reach = null,
+  step,
   turning = false,
   braided = false,
   shared,
+  asked = null,
   className = '',
 }: {
   knot: Pick<Schemas['Knot'], 'name' | 'text'> & Placed;
   view?: Schemas['Knot']['view'];
-  /** 0 loose, 1 tight */
+  /** 0 loose, 1 tight; or 0 tight, 1 pulled */
   tightness: number;
+  /** whether it is pulled at */
+  pulled?: boolean;
   /** how far the ropes have come, where it is a step that is shown */
   reach?: Reach | null;
+  /** that step, from 1, for the picture that the server draws */
+  step?: number | undefined;
   /** whether it turns slowly by itself */
   turning?: boolean;
   /** whether the rope is braided; else it is laid of three strands */
   braided?: boolean;
   /** the side that two pictures are turned to together */
   shared?: [Turn, (to: Turn | ((now: Turn) => Turn)) => void];
+  /** a side it is to be turned to, once each */
+  asked?: Turn | null;
   className?: string;
 }) {
   const [flat, setFlat] = useState(() => !canDraw());
-  const { data } = useQuery({ ...knotInSpaceQuery(knot.id, knot.method), enabled: !flat });
+  const { data } = useQuery({ ...knotInSpaceQuery(knot.id, knot.method, pulled), enabled: !flat });
   const own = useState<Turn>(SIDE);
   const [side, setSide] = shared ?? own;
-  const drag = useRef<{ x: number; y: number; from: Turn } | null>(null);
+  const [followed, setFollowed] = useState<Turn | null>(null);
+  if (asked !== followed) {
+    setFollowed(asked);
+    if (asked) setSide(asked);
+  }
+  const drag = useRef<{ x: number; y: number; from: Turn; to: Turn } | null>(null);
+  // Where a finger holds it: drawn at once, and only told to React when the finger lets go.
+  const heldRef = useRef<Shown | null>(null);
+  const redrawRef = useRef<(() => void) | null>(null);
   const box = useRef<HTMLDivElement>(null);
   // Somebody who has turned it wants it to stay so, until it is turned back.
   const [touched, setTouched] = useState(false);
@@ -82,19 +92,27 @@ export function SpaceView({
   };
   const press = (event: PointerEvent): void => {
     event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, y: event.clientY, from: side };
+    drag.current = { x: event.clientX, y: event.clientY, from: side, to: side };
   };
   const move = (event: PointerEvent): void => {
     const start = drag.current;
     const size = box.current?.clientWidth ?? 1;
     if (!start) return;
     if (Math.hypot(event.clientX - start.x, event.clientY - start.y) > 4) setTouched(true);
-    setSide({
-      yaw: start.from.yaw + ((event.clientX - start.x) / size) * SWEEP,
-      pitch: upright(start.from.pitch + ((event.clientY - start.y) / size) * SWEEP),
-    });
+    start.to = swept(start, event, size);
+    if (shared || !redrawRef.current) {
+      setSide(start.to);
+      return;
+    }
+    heldRef.current = sideOf(view, start.to);
+    redrawRef.current();
   };
-  const shown = sideOf(view, side);
+  const letGo = (): void => {
+    if (drag.current && heldRef.current) setSide(drag.current.to);
+    drag.current = null;
+    heldRef.current = null;
+  };
+  const shown = useMemo(() => sideOf(view, side), [view, side]);
   return (
     <div
       ref={box}
@@ -107,8 +125,8 @@ export function SpaceView({
       data-side={`${Math.round(side.yaw / RADIAN)} ${Math.round(side.pitch / RADIAN)}`}
       onPointerDown={press}
       onPointerMove={move}
-      onPointerUp={() => (drag.current = null)}
-      onPointerCancel={() => (drag.current = null)}
+      onPointerUp={letGo}
+      onPointerCancel={letGo}
       onDoubleClick={back}
       // A finger that turns it does not go on to the next step.
       onTouchStart={(event) => event.stopPropagation()}
@@ -124,10 +142,12 @@ export function SpaceView({
     >
       <p className="sr-only">{knot.text}</p>
       {flat ? (
-        <img
-          alt=""
-          className="absolute inset-0 size-full object-contain"
-          src={spacePicture(knot, shown.yaw / RADIAN, -shown.pitch / RADIAN, tightness)}
+        <SpaceImage
+          knot={knot}
+          view={view}
+          side={side}
+          shown={step === undefined ? { tightness: pulled ? 1 : tightness } : { step }}
+          className="absolute inset-0 size-full"
         />
       ) : (
         data && (
@@ -135,6 +155,8 @@ export function SpaceView({
             knot={data}
             mirrored={view === 'left'}
             side={shown}
+            heldRef={heldRef}
+            redrawRef={redrawRef}
             tightness={tightness}
             reach={reach}
             turning={turning && !touched}
@@ -160,30 +182,18 @@ export function SpaceView({
 const TURNS: Record<string, readonly [number, number] | 'back'> = {
   ArrowLeft: [-STEP, 0],
   ArrowRight: [STEP, 0],
-  ArrowUp: [0, -STEP],
-  ArrowDown: [0, STEP],
+  ArrowUp: [0, STEP],
+  ArrowDown: [0, -STEP],
   '0': 'back',
 };
-
-/** Its top is not turned past the eye. */
-const upright = (pitch: number): number => Math.max(-1.5, Math.min(1.5, pitch));
-
-type Shown = Turn & { roll: number };
-
-/** The side it is looked at from, as the room has chosen it, and turned from there. */
-function sideOf(view: Schemas['Knot']['view'], side: Turn): Shown {
-  return {
-    yaw: view === 'behind' ? side.yaw + Math.PI : view === 'left' ? -side.yaw : side.yaw,
-    pitch: side.pitch,
-    roll: view === 'across' ? Math.PI : 0,
-  };
-}
 
 /** The picture itself: what is needed to draw it is fetched when the first is wanted. */
 function Canvas({
   knot,
   mirrored,
   side,
+  heldRef,
+  redrawRef,
   tightness,
   reach,
   turning,
@@ -193,6 +203,9 @@ function Canvas({
   knot: InSpace;
   mirrored: boolean;
   side: Shown;
+  /** the side a finger holds it at, and how to have it drawn there */
+  heldRef: RefObject<Shown | null>;
+  redrawRef: RefObject<(() => void) | null>;
   tightness: number;
   reach: Reach | null;
   turning: boolean;
@@ -227,13 +240,18 @@ function Canvas({
   useEffect(() => {
     if (!stage) return;
     draw.current = () => {
-      stage.turn(side.yaw + spun.current, side.pitch, side.roll);
+      const { yaw, pitch, roll } = heldRef.current ?? side;
+      stage.turn(yaw + spun.current, pitch, roll);
       stage.draw();
     };
+    redrawRef.current = draw.current;
     stage.tighten(tightness);
     stage.show(reach);
     draw.current();
-  }, [stage, side.yaw, side.pitch, side.roll, tightness, reach]);
+    return () => {
+      redrawRef.current = null;
+    };
+  }, [stage, side, heldRef, redrawRef, tightness, reach]);
   // Its size and its colours, as they change.
   useEffect(() => {
     if (!stage || !canvas.current) return undefined;

@@ -14,8 +14,14 @@ export type RopeFrames = {
   runsOn: readonly [boolean, boolean];
 };
 
-/** Where a frame's ropes lie: their middle, how far round the upright through it they reach, and how far up and down. */
-export type Bounds = { x: number; y: number; z: number; round: number; tall: number };
+/**
+ * Where a frame's ropes lie: their middle, how far round the upright through it they reach, and how high they are seen, turned
+ * any way about it, with its top toward one by as many angles as there are, from none to straight on.
+ */
+export type Bounds = { x: number; y: number; z: number; round: number; tops: number[] };
+
+/** Angles between a knot seen upright and from above. */
+const TILTS = Array.from({ length: 10 }, (_, k) => (k * Math.PI) / 18);
 
 type Vector = [number, number, number];
 
@@ -77,33 +83,56 @@ export function framesOf(knot: InSpace, mirrored: boolean): RopeFrames[] {
   });
 }
 
-/** How much room each frame takes. */
-export function boundsOf(ropes: readonly RopeFrames[], frames: number): Bounds[] {
+/** How much room each frame takes, with the ends of the bars that ropes are tied to. */
+export function boundsOf(
+  ropes: readonly RopeFrames[],
+  frames: number,
+  objects: readonly InSpace['objects'][number][] = [],
+): Bounds[] {
+  const ends = objects
+    .filter(({ kind }) => kind !== 'ring')
+    .flatMap(({ from, to, radius }) => [from, to].map((end) => ({ end, radius })));
   return Array.from({ length: frames }, (_, at) => {
     const low: Vector = [Infinity, Infinity, Infinity];
     const high: Vector = [-Infinity, -Infinity, -Infinity];
-    for (const rope of ropes) {
-      for (let k = at * rope.count * 4; k < (at + 1) * rope.count * 4; k += 4) {
-        for (const axis of [0, 1, 2] as const) {
-          low[axis] = Math.min(low[axis], rope.points[k + axis] ?? 0);
-          high[axis] = Math.max(high[axis], rope.points[k + axis] ?? 0);
+    const each = (see: (place: Vector, wide: number) => void): void => {
+      for (const rope of ropes) {
+        for (let k = at * rope.count * 4; k < (at + 1) * rope.count * 4; k += 4) {
+          see([rope.points[k] ?? 0, rope.points[k + 1] ?? 0, rope.points[k + 2] ?? 0], 0.7);
         }
       }
-    }
+      for (const { end, radius } of ends) see([end[0] ?? 0, end[1] ?? 0, end[2] ?? 0], radius);
+    };
+    each((place) => {
+      for (const axis of [0, 1, 2] as const) {
+        low[axis] = Math.min(low[axis], place[axis]);
+        high[axis] = Math.max(high[axis], place[axis]);
+      }
+    });
     const [x, y, z] = low.map((from, axis) => (from + high[axis as 0 | 1 | 2]) / 2) as Vector;
     let round = 0;
-    for (const rope of ropes) {
-      for (let k = at * rope.count * 4; k < (at + 1) * rope.count * 4; k += 4) {
-        round = Math.max(round, Math.hypot((rope.points[k] ?? 0) - x, (rope.points[k + 2] ?? 0) - z));
-      }
-    }
-    return { x, y, z, round: round + 0.7, tall: (high[1] - low[1]) / 2 + 0.7 };
+    const tops = TILTS.map(() => 0);
+    each(([px, py, pz], wide) => {
+      const off = Math.hypot(px - x, pz - z);
+      round = Math.max(round, off + wide);
+      TILTS.forEach((tilt, k) => {
+        tops[k] = Math.max(tops[k] ?? 0, Math.abs(py - y) * Math.cos(tilt) + off * Math.sin(tilt) + wide);
+      });
+    });
+    return { x, y, z, round, tops };
   });
+}
+
+/** How high a frame is seen with its top toward one, or away, by an angle. */
+export function heightAt({ tops }: Bounds, pitch: number): number {
+  const place = (Math.acos(Math.min(1, Math.abs(Math.cos(pitch)))) / Math.PI) * 18;
+  const from = Math.min(TILTS.length - 2, Math.floor(place));
+  return (tops[from] ?? 1) + ((tops[from + 1] ?? 1) - (tops[from] ?? 1)) * (place - from);
 }
 
 /** Between two frames' rooms. */
 export function boundsAt(bounds: readonly Bounds[], place: number): Bounds {
-  const from = bounds[Math.floor(place)] ?? { x: 0, y: 0, z: 0, round: 1, tall: 1 };
+  const from = bounds[Math.floor(place)] ?? { x: 0, y: 0, z: 0, round: 1, tops: TILTS.map(() => 1) };
   const to = bounds[Math.min(bounds.length - 1, Math.floor(place) + 1)] ?? from;
   const share = place - Math.floor(place);
   const mix = (a: number, b: number): number => a + (b - a) * share;
@@ -112,7 +141,7 @@ export function boundsAt(bounds: readonly Bounds[], place: number): Bounds {
     y: mix(from.y, to.y),
     z: mix(from.z, to.z),
     round: mix(from.round, to.round),
-    tall: mix(from.tall, to.tall),
+    tops: from.tops.map((top, k) => mix(top, to.tops[k] ?? top)),
   };
 }
 

@@ -80,25 +80,32 @@ export const ROPE_FRAGMENT = /* glsl */ `
 `;
 
 export const WOOD_VERTEX = /* glsl */ `
+  uniform float bar;
   varying vec3 facing;
   varying vec2 grainAt;
+  varying float sawn;
   void main() {
     facing = normalize(normalMatrix * normal);
     grainAt = uv;
+    sawn = bar * step(0.9, abs(normal.y));
     gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0);
   }
 `;
 
+/** Grain along a bar, and its rings where it is sawn off. */
 export const WOOD_FRAGMENT = /* glsl */ `
   uniform vec3 body;
   uniform vec3 line;
   uniform vec3 grain;
   varying vec3 facing;
   varying vec2 grainAt;
+  varying float sawn;
   void main() {
     vec3 normal = normalize(facing);
     float light = dot(normal, normalize(vec3(-0.35, 0.75, 0.6)));
-    float wave = sin(grainAt.x * 120.0 + sin(grainAt.y * 9.0) * 1.3);
+    float along = sin(grainAt.x * 120.0 + sin(grainAt.y * 9.0) * 1.3);
+    float rings = sin(length((grainAt - vec2(0.46, 0.54)) * vec2(1.0, 1.12)) * 62.0);
+    float wave = sawn > 0.5 ? rings : along;
     vec3 colour = mix(body, grain, smoothstep(0.82, 0.98, wave) * 0.55);
     colour *= 0.66 + 0.5 * light;
     float rim = abs(normal.z);

@@ -18,14 +18,11 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { type Bounds, boundsAt, boundsOf, framesOf, type InSpace, type RopeFrames } from './decode';
+import { type Bounds, boundsAt, boundsOf, framesOf, heightAt, type InSpace, type RopeFrames } from './decode';
 import { ROPE_FRAGMENT, ROPE_VERTEX, WOOD_FRAGMENT, WOOD_VERTEX } from './shaders';
 
 /** Sides of the tube that a rope is drawn as. */
 const SIDES = 20;
-
-/** Wood reaches so far beyond the ropes, in diameters. */
-const BEYOND = 2.5;
 
 export type Colours = { line: string; whipping: string; wood: string; grain: string; tracer: string; ropes: string[] };
 
@@ -61,7 +58,10 @@ export class Stage3d {
     this.renderer.debug.onShaderError = this.lost;
     this.frames = knot.frames.length;
     const ropes = framesOf(knot, mirrored);
-    this.bounds = boundsOf(ropes, this.frames);
+    const objects = knot.objects.map((one) =>
+      mirrored ? { ...one, from: flipped(one.from), to: flipped(one.to) } : one,
+    );
+    this.bounds = boundsOf(ropes, this.frames, objects);
     ropes.forEach((rope, number) => {
       const uniforms = ropeUniforms(rope, this.frames, number, braided);
       const material = new ShaderMaterial({
@@ -75,7 +75,7 @@ export class Stage3d {
       mesh.frustumCulled = false;
       this.moved.add(mesh);
     });
-    for (const object of knot.objects) this.moved.add(this.woodOf(object, ropes, mirrored));
+    for (const object of objects) this.moved.add(this.woodOf(object));
     this.turned.add(this.moved);
     this.scene.add(this.turned);
   }
@@ -128,11 +128,11 @@ export class Stage3d {
   }
 
   draw(): void {
-    const { x, y, z, round, tall } = boundsAt(this.bounds, this.tightness * (this.frames - 1));
+    const bounds = boundsAt(this.bounds, this.tightness * (this.frames - 1));
+    const { x, y, z, round } = bounds;
     this.moved.position.set(-x, -y, -z);
     // The same room however far it is turned to the side: nothing swells and shrinks while it turns.
-    const high = tall * Math.abs(Math.cos(this.pitch)) + round * Math.abs(Math.sin(this.pitch));
-    const fit = Math.max(high, round / this.aspect);
+    const fit = Math.max(heightAt(bounds, this.pitch), round / this.aspect);
     this.camera.left = -fit * this.aspect;
     this.camera.right = fit * this.aspect;
     this.camera.top = fit;
@@ -155,11 +155,15 @@ export class Stage3d {
     this.renderer.dispose();
   }
 
-  private woodOf(object: InSpace['objects'][number], ropes: readonly RopeFrames[], mirrored: boolean): Mesh {
-    const flip = mirrored ? -1 : 1;
-    const from = new Vector3((object.from[0] ?? 0) * flip, object.from[1] ?? 0, object.from[2] ?? 0);
-    const to = new Vector3((object.to[0] ?? 0) * flip, object.to[1] ?? 0, object.to[2] ?? 0);
-    const uniforms = { body: { value: new Color() }, line: { value: new Color() }, grain: { value: new Color() } };
+  private woodOf(object: InSpace['objects'][number]): Mesh {
+    const from = new Vector3(...object.from);
+    const to = new Vector3(...object.to);
+    const uniforms = {
+      body: { value: new Color() },
+      line: { value: new Color() },
+      grain: { value: new Color() },
+      bar: { value: object.kind === 'ring' ? 0 : 1 },
+    };
     const material = new ShaderMaterial({ uniforms, vertexShader: WOOD_VERTEX, fragmentShader: WOOD_FRAGMENT });
     this.wood.push({ material, uniforms });
     if (object.kind === 'ring') {
@@ -168,36 +172,14 @@ export class Stage3d {
       return ring;
     }
     const way = to.clone().sub(from).normalize();
-    const [low, high] = along(ropes, from, way, object.radius, from.distanceTo(to));
-    const bar = new Mesh(new CylinderGeometry(object.radius, object.radius, high - low, 40), material);
-    bar.position.copy(from).addScaledVector(way, (low + high) / 2);
+    const bar = new Mesh(new CylinderGeometry(object.radius, object.radius, from.distanceTo(to), 40), material);
+    bar.position.copy(from).add(to).multiplyScalar(0.5);
     bar.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), way);
     return bar;
   }
 }
 
-/** Between which places of a bar ropes lie on it, and a little more. */
-function along(
-  ropes: readonly RopeFrames[],
-  from: Vector3,
-  way: Vector3,
-  radius: number,
-  length: number,
-): [number, number] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (const rope of ropes) {
-    for (let k = 0; k < rope.points.length; k += 4) {
-      const point = new Vector3(rope.points[k], rope.points[k + 1], rope.points[k + 2]).sub(from);
-      const at = point.dot(way);
-      if (point.addScaledVector(way, -at).length() < radius + 1.5) {
-        low = Math.min(low, at);
-        high = Math.max(high, at);
-      }
-    }
-  }
-  return low > high ? [0, length] : [Math.max(0, low - BEYOND), Math.min(length, high + BEYOND)];
-}
+const flipped = ([x = 0, ...rest]: readonly number[]): number[] => [-x, ...rest];
 
 type WoodUniforms = Record<'body' | 'line' | 'grain', { value: Color }>;
 

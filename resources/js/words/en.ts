@@ -525,6 +525,9 @@ export const words = {
     turns: 'Turns by itself',
     inSpace: 'In space',
     flat: 'Flat',
+    pull: 'Pull',
+    letGo: 'Let go',
+    pulled: 'How far it is pulled',
   },
   knot: {
     search: 'Name or purpose',
@@ -577,10 +580,12 @@ export const words = {
   },
   phone: {
     title: 'Step the room’s screen',
-    lead: 'The screen in the hall shows six characters. It carries the knot and the step, and nothing else.',
+    lead: 'The screen in the hall shows six characters. It carries the knot, the step and the side it is seen from, and nothing else.',
     code: 'The code',
     go: 'Take the screen',
     ended: 'The screen has been taken back.',
+    turn: 'Turn it in space',
+    turns: { left: 'Turn left', up: 'Tip away', back: 'Turn it back', down: 'Tip toward you', right: 'Turn right' },
   },
   handout: {
     paper: 'Paper',
@@ -640,6 +645,8 @@ export const words = {
     last: (day: string) => `last ${day}`,
     sentAs: 'Record',
     quick: 'What was it?',
+    heldUp: 'How right looks',
+    turnToCompare: 'Turn it until it lies as it does in the hand.',
     withHelp: 'With help',
     wrong: { tying: 'Tying not right', dressing: 'Not dressed', tail: 'Tail too short' },
     recordedAgain: (knot: string) => `${knot}: written down as tie again. If you can see what it is, tap it.`,
