@@ -64,7 +64,8 @@ final class Rooms
     {
         return PHPat::rule()->classes(Selector::inNamespace('Compadre\Core'))->shouldNot()->dependOn()
             ->classes(...array_map(Selector::inNamespace(...), ['App', 'Database', 'Illuminate', 'Laravel', 'Carbon', 'Symfony']))
-            ->because('the core is plain PHP');
+            ->excluding(Selector::inNamespace('Symfony\Component\ExpressionLanguage'))
+            ->because('the core is plain PHP; only the formulas of rigs are read by a library');
     }
 
     public function testThePlanIsAboveWhatItPlans(): Rule

@@ -9,7 +9,9 @@ use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\Friction;
+use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Space\FormFile;
 
@@ -29,7 +31,7 @@ final class Command
         $tails = TailRule::fromPack($rope);
         $forms = new FormFile($packs);
         $friction = Friction::fromPack($rope);
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction)] as $operation) {
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction), new RigOperation(RigShelf::at($packs, $library), $library, $tails, $friction, $forms), new ChooseOperation(new Chooser($library, $tails, $friction), $library)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

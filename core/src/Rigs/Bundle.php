@@ -23,6 +23,19 @@ final class Bundle
         return 4 * sqrt($r * $s) + max($r, $s) * (M_PI + 2 * $lean) + min($r, $s) * (M_PI - 2 * $lean) + M_PI * $d;
     }
 
+    /**
+     * The band round n equal poles, packed as a band leaves them: the convex hull and pi d. Two lie side by side, three in a triangle;
+     * more are taken to lie in their circle, which is a little more than they need.
+     */
+    public static function band(int $poles, float $diameter, float $d): float
+    {
+        return match ($poles) {
+            1 => M_PI * ($diameter + $d),
+            2, 3 => $poles * $diameter + M_PI * ($diameter + $d),
+            default => M_PI * (self::envelope($poles, $diameter) + $d),
+        };
+    }
+
     /** The circle round 1 to 20 equal poles. */
     public static function envelope(int $poles, float $diameter): float
     {

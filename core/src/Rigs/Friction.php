@@ -91,7 +91,8 @@ final readonly class Friction
         };
     }
 
-    private function slips(Material $material, bool $wet): bool
+    /** Whether rope slides on rope so easily that grip knots want more of it. */
+    public function slips(Material $material, bool $wet): bool
     {
         return $this->coefficient($material, 'rope', $wet) < self::SLIPPERY;
     }

@@ -12,6 +12,7 @@ use Compadre\Core\Knots\Point;
 use Compadre\Core\Knots\StrandKind;
 use Compadre\Core\Refusal;
 use Compadre\Core\Space\Lashing\Lashed;
+use SplFileObject;
 
 /**
  * Forms as they are kept: points in thousandths of a diameter, each as the step from the one before, and a stamp of the drawing
@@ -61,13 +62,27 @@ final readonly class FormFile
     /** The rope in a knot tied by its first method, in diameters; null where none is kept, and for lashings, whose rope depends on the poles. */
     public function ropeInKnot(KnotPack $knot): ?float
     {
-        return $knot->lashing === null && $this->has($knot, $knot->methods[0]) ? Fields::of(Json::arrays(Json::file($this->path($knot, $knot->methods[0]))))->number('rope_in_knot') : null;
+        return $knot->lashing === null && $this->has($knot, $knot->methods[0]) ? self::head($this->path($knot, $knot->methods[0]))->number('rope_in_knot') : null;
     }
 
     /** Whether what is kept was made from the drawing as it is. */
     public function isCurrent(KnotPack $knot, Method $method): bool
     {
-        return Fields::of(Json::arrays(Json::file($this->path($knot, $method))))->text('stamp') === self::stamp($knot, $method);
+        return self::head($this->path($knot, $method))->text('stamp') === self::stamp($knot, $method);
+    }
+
+    /** What a file says before its frames, which are long: one entry a line. */
+    private static function head(string $path): Fields
+    {
+        $lines = '';
+        foreach (new SplFileObject($path) as $line) {
+            if (! is_string($line) || str_starts_with($line, '"frames"')) {
+                break;
+            }
+            $lines .= $line;
+        }
+
+        return Fields::of(Json::arrays(Json::read(rtrim($lines, ",\n").'}')));
     }
 
     /** @throws Refusal where nothing is kept, or the file was made from another drawing */

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rigs\Choosing;
+
+use Compadre\Core\Knots\GoodFor;
+use Compadre\Core\Knots\KnotPack;
+
+/**
+ * A knot that is good for a task, weighed for one job.
+ */
+final readonly class Candidate
+{
+    /** @param  list<string>  $faults  why it does not fit this job, in words */
+    public function __construct(public KnotPack $knot, public GoodFor $use, public float $weight, public array $faults)
+    {
+    }
+}

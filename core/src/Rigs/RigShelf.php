@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Rigs;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Data\Schema;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Pack\Question;
+
+/**
+ * The rigs of a folder of packs, and those a group has made of its own; read as they are asked for.
+ */
+final class RigShelf
+{
+    /** @var array<string, RigPack> */
+    private array $read = [];
+
+    /** @param  array<string, string|Fields>  $packs  files, or what they hold, by rig id */
+    private function __construct(private readonly array $packs, private readonly RigReader $reader)
+    {
+    }
+
+    public static function at(string $folder, Library $library): self
+    {
+        $files = [];
+        foreach (glob($folder.'/rigs/*.json') ?: [] as $file) {
+            $files[basename($file, '.json')] = $file;
+        }
+
+        return new self($files, new RigReader($library));
+    }
+
+    /** @param  list<Fields>  $own  rigs a group has made, which stand beside the others, or in the place of one of the same id */
+    public function with(array $own): self
+    {
+        $packs = $this->packs;
+        foreach ($own as $pack) {
+            $packs[$pack->text('id')] = $pack;
+        }
+
+        return new self($packs, $this->reader);
+    }
+
+    /** @return list<string> in order of the alphabet */
+    public function ids(): array
+    {
+        $ids = array_map(strval(...), array_keys($this->packs));
+        sort($ids);
+
+        return $ids;
+    }
+
+    public function has(string $id): bool
+    {
+        return isset($this->packs[$id]);
+    }
+
+    /** @throws Refusal for a rig that is not on the shelf, or a pack with a fault */
+    public function rig(string $id, string $field = '/rig'): RigPack
+    {
+        $pack = $this->packs[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+
+        return $this->read[$id] ??= $this->reader->read(self::fields($pack));
+    }
+
+    /** @return list<Question> what a rig asks, without reading its formulas */
+    public function questions(string $id): array
+    {
+        return array_map(Question::from(...), self::fields($this->packs[$id])->objects('questions'));
+    }
+
+    private static function fields(string|Fields $pack): Fields
+    {
+        return $pack instanceof Fields ? $pack : Fields::of(Json::arrays(Json::file($pack)));
+    }
+
+    /** @return array<string, RigPack> */
+    public function all(): array
+    {
+        $rigs = [];
+        foreach ($this->ids() as $id) {
+            $rigs[$id] = $this->rig($id);
+        }
+
+        return $rigs;
+    }
+
+    /**
+     * Holds every pack to its schema, its name, its knots and its formulas; the first fault is thrown, with the file's name.
+     *
+     * @param  array<string, mixed>  $schema
+     */
+    public function verify(array $schema): void
+    {
+        foreach ($this->packs as $id => $pack) {
+            $name = "$id.json";
+            try {
+                Schema::hold($pack instanceof Fields ? $pack->raw() : Json::file($pack), $schema);
+                if ($this->rig($id)->id !== $id) {
+                    throw Refusal::of('/id', $this->rig($id)->id, "the name of its file, $id");
+                }
+            } catch (Refusal $fault) {
+                throw Refusal::saying($fault->field, $fault->value, $fault->allowed, "$name: {$fault->getMessage()}");
+            }
+        }
+    }
+}
