@@ -15,6 +15,7 @@ const shared = {
 // A room may use what is shared, and these rooms besides; the shell opens all of them.
 const rooms = {
   account: [],
+  bench: [],
   check: [],
   course: [],
   crew: ['check'],
@@ -28,6 +29,7 @@ const rooms = {
   setup: ['crew'],
   shell: [
     'account',
+    'bench',
     'check',
     'course',
     'crew',

@@ -97,6 +97,19 @@ export default defineConfig({
             },
           },
           {
+            // Rigs as they were last worked out, apart from the group's own pages: a dragged handle asks often.
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' && /^\/api\/(rigs|choice)(\/|$)/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: {
+              cacheName: 'bench',
+              networkTimeoutSeconds: 4,
+              cacheableResponse: { statuses: [200] },
+              expiration: { maxEntries: 80, maxAgeSeconds: 14 * 24 * 3600 },
+              plugins: [whileSignedIn, marked, saysWhoIsOut],
+            },
+          },
+          {
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
             urlPattern: ({ url, request }) =>
               request.method === 'GET' &&

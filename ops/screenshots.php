@@ -34,7 +34,7 @@ const PICTURES = [
     ['session-phone', '/', 390, 844, 'light', ''],
     ['crew', '/crew', 1280, 800, 'light', ''],
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],
-    ['people', '/people', 1280, 800, 'light', ''],
+    ['bench', '/bench/ridge-shelter', 1280, 800, 'light', ''],
     // Last, for it begins the meeting.
     ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200)'],
 ];

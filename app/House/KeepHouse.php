@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\House;
 
 use App\Models\Group;
+use App\Models\MeetingRig;
 use App\Models\Rope;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
@@ -57,6 +58,10 @@ final readonly class KeepHouse
     {
         if ($rope->is_usual) {
             throw Refusal::saying('/rope', $rope->name, 'a rope that is not the usual one', 'This is the usual rope. Make another the usual one first.');
+        }
+        $rigs = MeetingRig::query()->where('rope_id', $rope->id)->count();
+        if ($rigs > 0) {
+            throw Refusal::saying('/rope', $rope->name, 'a rope that no rig on a meeting’s list is built with', "This rope is on the list of $rigs ".($rigs === 1 ? 'rig' : 'rigs').' that meetings pack. Take them off first.');
         }
         $rope->delete();
     }

@@ -19,6 +19,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
 use Compadre\Core\Teaching\BadgeShelf;
@@ -42,6 +43,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class)));
+        $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 

@@ -52,14 +52,15 @@ final readonly class KeepStore
     {
         DB::transaction(function () use ($group, $meeting): void {
             DB::table('stocks')->where('group_id', $group->id)->lockForUpdate()->get();
-            $use = $this->pack->serve($group, $meeting);
-            foreach ($use->taken as $taken) {
-                $stock = $group->stocks()->findOrFail($taken['stock']);
-                $stock->update(['taken' => $stock->taken + $taken['count']]);
-            }
-            foreach ($use->cuts->cuts as $cut) {
-                $stock = $group->stocks()->findOrFail(PackBoard::stockOf($cut['stock']));
-                $this->cut($group, $stock, $cut['pieces'], $cut['offcut']);
+            foreach ($this->pack->serve($group, $meeting) as $use) {
+                foreach ($use->taken as $taken) {
+                    $stock = $group->stocks()->findOrFail($taken['stock']);
+                    $stock->update(['taken' => $stock->taken + $taken['count']]);
+                }
+                foreach ($use->cuts->cuts as $cut) {
+                    $stock = $group->stocks()->findOrFail(PackBoard::stockOf($cut['stock']));
+                    $this->cut($group, $stock, $cut['pieces'], $cut['offcut']);
+                }
             }
         });
     }

@@ -37,7 +37,8 @@ final class Rooms
         'Course' => ['Knots'],
         'Session' => ['Knots', 'Course'],
         'Crew' => ['Knots', 'Check', 'Course', 'Session'],
-        'Store' => ['Knots', 'Course'],
+        'Bench' => ['Knots'],
+        'Store' => ['Knots', 'Course', 'Bench'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
     ];
 

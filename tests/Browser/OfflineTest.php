@@ -41,7 +41,7 @@ it('opens and shows every knot with no network once it was opened', function ():
     $this->browser->executeScript('for (const knot of arguments[0]) void fetch("/api/check/" + knot);', [$knots]);
     $this->named('Sign out')->click();
     $this->see('Ropes ready?');
-    $left = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; caches.keys().then((names) => Promise.all(names.filter((n) => n === "group" || n === "knots").map((n) => caches.open(n).then((c) => c.keys()).then((k) => k.map((r) => r.url))))).then((all) => done(all.flat().filter((u) => !u.endsWith("/api/house"))));');
+    $left = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; caches.keys().then((names) => Promise.all(names.filter((n) => ["group", "knots", "bench"].includes(n)).map((n) => caches.open(n).then((c) => c.keys()).then((k) => k.map((r) => r.url))))).then((all) => done(all.flat().filter((u) => !u.endsWith("/api/house"))));');
     expect($left)->toBe([]);
 });
 

@@ -9,6 +9,7 @@ use App\Models\Device;
 use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\LeftCheck;
+use App\Models\MeetingRig;
 use App\Models\Remote;
 use App\Models\Role;
 use App\Models\User;
@@ -58,6 +59,7 @@ function matrixGroup($test, string $name): array
     $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
     $stock = $group->stocks()->create(['name' => 'Coil', 'kind' => 'coil', 'diameter_mm' => 10, 'material' => 'polyester', 'lay' => 'right', 'ends' => 'taped', 'length_mm' => 50_000]);
+    $taken = MeetingRig::query()->create(['group_id' => $group->id, 'meeting_id' => $next->id, 'rope_id' => $rope->id, 'rig' => 'bed-roll', 'version' => 1, 'answers' => ['length_mm' => 600, 'girth_mm' => 700], 'knots' => []]);
     $token = bin2hex(random_bytes(24));
     $invitation = Invitation::query()->create(['group_id' => $group->id, 'created_by' => $people['lead']->id, 'role' => Role::Helper, 'token_hash' => Invitation::hash($token), 'expires_at' => now()->addDay()]);
     $held = bin2hex(random_bytes(16));
@@ -72,7 +74,7 @@ function matrixGroup($test, string $name): array
     return ['group' => $group, 'people' => $people, 'ids' => [
         'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'invitation' => $invitation->id,
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
-        'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
+        'rig' => 'tripod', 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
 }
 
@@ -93,6 +95,8 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
         'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
         'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],
+        'POST /api/meetings/{meeting}/rigs' => ['rig' => 'tripod', 'answers' => ['leg_mm' => 2000, 'foot_radius_mm' => 850, 'poles_mm' => [60, 60, 60], 'school' => 'plain']],
+        'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],
         'POST /api/store' => ['name' => 'New coil', 'kind' => 'coil', 'diameter_mm' => 8, 'material' => 'nylon', 'lay' => 'braided', 'ends' => 'sealed', 'length_mm' => 20000], 'PUT /api/store/{stock}' => ['count' => 2],
         'POST /api/screens' => ['knot' => 'bowline', 'step' => 1, 'steps' => 6], 'PUT /api/screens/{remote}' => ['knot' => 'bowline', 'step' => 2, 'steps' => 6],
         'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
@@ -125,7 +129,9 @@ function matrixPath(string $address, array $ids, string $role): string
         $ids['meeting'] = $ids['tonight'];
     }
 
-    return (string) preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $ids[$found[1]], explode(' ', $address, 2)[1]);
+    $asked = str_ends_with($address, '/choice') ? '?job='.urlencode('{"task":"stop","a":{"kind":"rope"},"load":"steady","undo":"any"}') : '';
+
+    return preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $ids[$found[1]], explode(' ', $address, 2)[1]).$asked;
 }
 
 /** How much every table holds, and a sum of what can be changed in place; what a mere visit writes is left out. */

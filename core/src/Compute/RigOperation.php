@@ -64,9 +64,9 @@ final readonly class RigOperation implements Operation
                 'length_mm' => $number, 'diameter_mm' => $number, 'material' => Schemas::material(), 'knots' => Schemas::listOf(Schemas::text()), 'places' => Schemas::listOf(Schemas::text()),
             ], ['length_mm', 'diameter_mm', 'material'])),
             'places' => Schemas::listOf(Schemas::object([
-                'place' => Schemas::text(), 'where' => Schemas::text(), 'knot' => Schemas::text(), 'method' => Schemas::text(), 'wraps' => ['type' => 'integer'],
+                'place' => Schemas::text(), 'where' => Schemas::text(), 'knot' => Schemas::text(), 'method' => Schemas::text(), 'wraps' => ['type' => 'integer'], 'counts' => Schemas::text(),
                 'why' => Schemas::text(400), 'others' => Schemas::listOf(Schemas::text()),
-            ], ['method', 'wraps'])),
+            ], ['method', 'wraps', 'counts'])),
             'figures' => ['type' => 'object', 'additionalProperties' => $number],
             'cut' => Schemas::listOf(Schemas::object(['length_mm' => $number, 'count' => ['type' => 'integer']])),
             'advice' => $lines, 'gates' => $lines, 'raise' => $lines, 'strike' => $lines, 'reason' => Schemas::text(600),
@@ -108,7 +108,7 @@ final readonly class RigOperation implements Operation
                 + ($member->kind === 'rope' ? ['material' => $rope->rope->material->value] : [])
                 + ['knots' => array_values(array_filter($member->knots, $seen)), 'places' => $member->at], $rigged->members),
             'places' => array_values(array_map(static fn (StandingKnot $knot): array => ['place' => $knot->place, 'where' => $knot->where, 'knot' => $knot->knot]
-                + ($knot->method === null ? [] : ['method' => $knot->method]) + ($knot->wraps === null ? [] : ['wraps' => $knot->wraps])
+                + ($knot->method === null ? [] : ['method' => $knot->method]) + ($knot->wraps === null ? [] : ['wraps' => $knot->wraps, 'counts' => $knot->counts])
                 + ['why' => $knot->why, 'others' => array_values(array_filter($knot->others, $seen))], array_filter($rigged->knots, static fn (StandingKnot $knot): bool => $seen($knot->knot)))),
             'figures' => (object) $rigged->figures, 'cut' => $rigged->cut, 'advice' => $rigged->advice, 'gates' => $rigged->rig->gates,
             'raise' => $rigged->rig->raise, 'strike' => $rigged->rig->strike, 'reason' => $rigged->reason,

@@ -100,6 +100,19 @@ final readonly class RigPack
         return null;
     }
 
+    /** @return array<string, mixed> answers to all that has to be answered, as a screen begins with them */
+    public function starts(): array
+    {
+        $starts = [];
+        foreach ($this->questions as $question) {
+            if (! $question->isOptional()) {
+                $starts[$question->id] = $question->begins();
+            }
+        }
+
+        return $starts;
+    }
+
     /** @return array<string, mixed> the JSON Schema of its answers */
     public function answers(): array
     {

@@ -27,7 +27,7 @@ use Compadre\Core\Rigs\Sketch\SketchPlan;
  */
 final readonly class RigReader
 {
-    private const FIGURES = ['mm', 'n', 'deg', 'count', 'ratio'];
+    private const FIGURES = ['mm', 'n', 'deg', 'count', 'ratio', 'share'];
 
     private Language $language;
 
@@ -91,7 +91,7 @@ final readonly class RigReader
             if ($method !== null && ! in_array($method, $pack->methodIds(), true)) {
                 throw Refusal::of($knot->place('method'), $method, 'one of '.implode(', ', $pack->methodIds()));
             }
-            $knots[] = new PlaceKnot($pack->id, $method, $knot->text('why'), $this->maybe($knot, 'when', $names, Unit::of('yes')), $knot->number('turns', 0.0), $this->maybe($knot, 'wraps', $names, Unit::of('count')));
+            $knots[] = new PlaceKnot($pack->id, $method, $knot->text('why'), $this->maybe($knot, 'when', $names, Unit::of('yes')), $knot->number('turns', 0.0), $this->maybe($knot, 'wraps', $names, Unit::of('count')), $knot->text('counts', 'wraps'));
         }
         if ($knots === []) {
             throw Refusal::of($place->place('knots'), [], 'at least one knot');

@@ -134,7 +134,7 @@ final class Rigging
             $taken = $this->taken($place);
             $wraps = $taken->wraps?->number($this->values, $this->rope);
             $others = array_values(array_unique(array_map(static fn (PlaceKnot $one): string => $one->knot, array_filter($place->knots, static fn (PlaceKnot $one): bool => $one->knot !== $taken->knot))));
-            $this->standing[$id] = new StandingKnot($id, $place->where, $taken->knot, $taken->method, $wraps === null ? null : (int) round($wraps), $taken->why, $others);
+            $this->standing[$id] = new StandingKnot($id, $place->where, $taken->knot, $taken->method, $wraps === null ? null : (int) round($wraps), $taken->counts, $taken->why, $others);
             $round = $place->object === null ? 0.0 : $this->rope->turns($taken->turns, $place->object->number($this->values, $this->rope));
             $this->values["{$id}_knot"] = $this->rope->used($taken->knot) + $round;
             $this->values["{$id}_tail"] = $this->rope->tail($taken->knot);
@@ -190,10 +190,12 @@ final class Rigging
             $length = $plan->length?->number($values, $this->rope);
             $diameter = $plan->diameter?->number($values, $this->rope) ?? ($plan->kind === 'rope' ? $this->rope->diameter() : null);
             $knots = array_values(array_unique(array_map(fn (string $place): string => $this->standing[$place]->knot, $plan->at)));
-            $members[] = new Member($plan->each === null ? $plan->id : $plan->id.'-'.($index + 1), $plan->kind, $plan->name, $count, $length === null ? null : round($length, 1), $diameter, $plan->at, $knots);
+            // Entries that come to the same are one member several times.
+            $same = "$length $diameter";
+            $members[$same] = new Member($plan->each === null ? $plan->id : $plan->id.'-'.($index + 1), $plan->kind, $plan->name, $count + ($members[$same]->count ?? 0), $length === null ? null : round($length, 1), $diameter, $plan->at, $knots);
         }
 
-        return $members;
+        return array_values($members);
     }
 
     /**

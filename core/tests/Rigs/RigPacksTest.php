@@ -87,7 +87,7 @@ it('never needs less rope for more of anything that is measured', function (stri
     foreach (range(1, 60) as $ignored) {
         foreach ($grow as $question) {
             try {
-                $answers = startsWith($rig);
+                $answers = $rig->starts();
                 $first = round($question->from + (mt_rand() / mt_getrandmax()) * ($question->to - $question->from));
                 $second = min($question->to, $first + mt_rand(1, 500));
                 $as = static fn (float $value): array|float => $question->kind === QuestionKind::Numbers ? array_fill(0, $question->times['from'], $value) : $value;

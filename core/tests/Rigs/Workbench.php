@@ -10,10 +10,8 @@ use Compadre\Core\Rigs\Formula\Language;
 use Compadre\Core\Rigs\Formula\RopeAtWork;
 use Compadre\Core\Rigs\Formula\Unit;
 use Compadre\Core\Rigs\Friction;
-use Compadre\Core\Rigs\Pack\QuestionKind;
 use Compadre\Core\Rigs\Rigged;
 use Compadre\Core\Rigs\Rigging;
-use Compadre\Core\Rigs\RigPack;
 use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
@@ -53,33 +51,11 @@ function rigSchema(): array
     return Json::arrays(Json::file(dirname(__DIR__, 3).'/packs/schema/rig.schema.json'));
 }
 
-/** What a screen begins with. */
-function startsWith(RigPack $rig): array
-{
-    $answers = [];
-    foreach ($rig->questions as $question) {
-        $start = match ($question->kind) {
-            QuestionKind::Number => $question->start,
-            QuestionKind::Count => (int) $question->start,
-            QuestionKind::Choice => array_key_first($question->choices),
-            QuestionKind::Yes => false,
-            QuestionKind::Numbers => array_fill(0, $question->times['from'], $question->start),
-            QuestionKind::Rows => [array_column(array_filter(array_map(static fn ($field): array => ['id' => $field->id, 'start' => $field->start, 'kind' => $field->kind], $question->fields), static fn (array $field): bool => $field['kind'] === QuestionKind::Number), 'start', 'id')],
-            QuestionKind::Rope => ['diameter_mm' => 8.0, 'material' => 'polyester'],
-        };
-        if (! $question->isOptional()) {
-            $answers[$question->id] = $start;
-        }
-    }
-
-    return $answers;
-}
-
 function rigged(string $rig, array $answers = [], float $d = 6, Material $material = Material::Polyester, array $knots = []): Rigged
 {
     $pack = rigShelf()->rig($rig);
 
-    return Rigging::of($pack, Fields::of($answers + startsWith($pack), '/answers'), ropeAtWork($d, $material), $knots);
+    return Rigging::of($pack, Fields::of($answers + $pack->starts(), '/answers'), ropeAtWork($d, $material), $knots);
 }
 
 /** Rope in all, in mm. */

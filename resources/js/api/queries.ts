@@ -1,5 +1,5 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
-import { ApiProblem, call, type House, type Schemas } from './client';
+import { ApiProblem, call, type Fault, type House, type Schemas } from './client';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -193,3 +193,55 @@ export const badgesQuery = queryOptions({
     ),
   staleTime: Infinity,
 });
+
+export const rigsQuery = queryOptions({
+  queryKey: ['rigs'],
+  queryFn: () => call<{ rigs: Schemas['RigAbout'][]; meetings: Schemas['Meeting'][] }>('GET', '/api/rigs'),
+});
+
+export type RigAsked = {
+  rig: string;
+  answers: Record<string, unknown>;
+  knots: Record<string, string>;
+  rope: string | null;
+  meeting: string | null;
+};
+
+/** The last that stood of a rig, whatever was asked; nothing looks it up. */
+export const stoodQuery = (rig: string) =>
+  queryOptions({
+    queryKey: ['rig', rig, 'stood'],
+    queryFn: (): Schemas['Rig'] | null => null,
+    enabled: false,
+    staleTime: Infinity,
+  });
+
+/** Why nothing can stand by some answers; nothing where it can. What stands is kept beside. */
+export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
+  const asked = new URLSearchParams({ answers: JSON.stringify(answers), knots: JSON.stringify(knots) });
+  if (rope !== null) asked.set('rope', rope);
+  if (meeting !== null) asked.set('meeting', meeting);
+  return queryOptions({
+    queryKey: ['rig', rig, asked.toString()],
+    queryFn: async ({ client, signal }): Promise<Fault[]> => {
+      try {
+        const found = await call<Schemas['Rig']>('GET', `/api/rigs/${encodeURIComponent(rig)}?${asked.toString()}`);
+        // Called off meanwhile: a newer question is on its way.
+        if (!signal.aborted) client.setQueryData(stoodQuery(rig).queryKey, found);
+        return [];
+      } catch (error) {
+        if (error instanceof ApiProblem && error.status === 422) return error.faults;
+        throw error;
+      }
+    },
+    staleTime: 0,
+    gcTime: 0,
+  });
+};
+
+export const choiceQuery = (job: object) =>
+  queryOptions({
+    queryKey: ['choice', JSON.stringify(job)],
+    queryFn: () => call<Schemas['Choice']>('GET', `/api/choice?job=${encodeURIComponent(JSON.stringify(job))}`),
+    staleTime: Infinity,
+  });

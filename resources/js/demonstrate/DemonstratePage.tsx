@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { knotQuery } from '../api/queries';
 import { Failure, Loading } from '../ui/states';
 import { Stage } from './Stage';
@@ -11,7 +11,7 @@ export function DemonstratePage() {
   const { knot = '' } = useParams();
   const navigate = useNavigate();
   const settings = useShowSettings();
-  const [method, setMethod] = useState<string | undefined>(undefined);
+  const [method, setMethod] = useState(useSearchParams()[0].get('method') ?? undefined);
   const drawn = useQuery({
     ...knotQuery(knot, settings.view, method),
     placeholderData: (before) => (before?.id === knot ? before : undefined),

@@ -11,7 +11,7 @@ const KEPT = 'compadre-packs-kept';
 const GROUP_KEPT = 'compadre-group-kept';
 
 /** What the worker keeps of the group and of the knots. */
-const CACHES = ['group', 'knots'];
+const CACHES = ['group', 'knots', 'bench'];
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
 const FRESH = 12 * 3600_000;

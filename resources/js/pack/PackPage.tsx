@@ -46,7 +46,7 @@ export function PackPage() {
           </Link>
         </div>
       </header>
-      {data.knots.length === 0 ? <p>{words.pack.nothing}</p> : <List pack={data} />}
+      {data.knots.length === 0 && data.rigs.length === 0 ? <p>{words.pack.nothing}</p> : <List pack={data} />}
     </div>
   );
 }
@@ -59,6 +59,10 @@ function List({ pack }: { pack: Pack }) {
       queryClient.setQueryData(packQuery(pack.meeting.id).queryKey, now);
       void queryClient.invalidateQueries({ queryKey: storeQuery.queryKey });
     },
+  });
+  const off = useMutation({
+    mutationFn: (rig: string) => call('DELETE', `/api/meetings/${pack.meeting.id}/rigs/${rig}`),
+    onSettled: () => void queryClient.invalidateQueries({ queryKey: packQuery(pack.meeting.id).queryKey }),
   });
   const mm = (value: number): string => (value >= 1000 ? metres(value, me.group.units) : length(value, me.group.units));
   return (
@@ -96,6 +100,28 @@ function List({ pack }: { pack: Pack }) {
           ))}
         </Part>
       </div>
+      {pack.rigs.length > 0 && (
+        <Part title={words.pack.rigs}>
+          {pack.rigs.map((rig) => (
+            <li key={rig.id} className="flex items-baseline justify-between gap-4 py-3">
+              <span>
+                <Link to={`/bench/${rig.rig}`} className="text-lg font-semibold underline decoration-hemp decoration-2">
+                  {rig.name}
+                </Link>{' '}
+                {words.pack.of(rig.rope)}
+                <span className="block">
+                  {rig.fault ?? rig.cut.map((one) => `${number(one.count)} × ${mm(one.length_mm)}`).join(', ')}
+                </span>
+              </span>
+              {me.may.teach && (
+                <Button className="print:hidden" disabled={off.isPending} onClick={() => off.mutate(rig.id)}>
+                  {words.pack.takeOff}
+                </Button>
+              )}
+            </li>
+          ))}
+        </Part>
+      )}
       <Part title={words.pack.fromStore}>
         {pack.taken.map((taken) => (
           <li key={taken.stock} className="py-3">
@@ -123,16 +149,16 @@ function List({ pack }: { pack: Pack }) {
       {pack.buy.length > 0 && (
         <Part title={words.pack.buy}>
           {pack.buy.map((one) => (
-            <li key={one.length_mm} className="py-3">
+            <li key={`${one.rope} ${one.length_mm}`} className="py-3">
               <strong>
                 {number(one.count)} × {mm(one.length_mm)}
               </strong>{' '}
-              {words.pack.of(pack.rope.name)}
+              {words.pack.of(one.rope)}
             </li>
           ))}
         </Part>
       )}
-      <Faults error={cut.error} />
+      <Faults error={cut.error ?? off.error} />
       {me.may.teach && pack.taken.length + pack.cuts.length > 0 && (
         <div className="print:hidden">
           <Button look="signal" className="min-h-14" disabled={cut.isPending} onClick={() => cut.mutate()}>

@@ -1,6 +1,6 @@
 import { Suspense } from 'react';
 import { Loading } from '../ui/states';
-import { CalendarRange, CheckCheck, Presentation, Sailboat, Users } from 'lucide-react';
+import { CalendarRange, CheckCheck, Presentation, Sailboat, Tent, Users } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
 import { words } from '../words/en';
 import { SyncBar } from '../outbox/SyncBar';
@@ -18,6 +18,7 @@ export function Frame() {
     ...(me.tonight ? [{ to: `/meeting/${me.tonight}`, name: words.nav.tonight, Icon: Sailboat }] : []),
     { to: '/show', name: words.nav.show, Icon: Presentation },
     { to: '/check', name: words.nav.check, Icon: CheckCheck },
+    { to: '/bench', name: words.nav.bench, Icon: Tent },
     { to: '/crew', name: words.nav.crew, Icon: Users },
   ];
   return (

@@ -10,6 +10,9 @@ import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline
 import { page } from './page';
 
 const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
+const BenchPage = page(() => import('../bench/BenchPage'), 'BenchPage');
+const RigPage = page(() => import('../bench/RigPage'), 'RigPage');
+const WhichPage = page(() => import('../bench/WhichPage'), 'WhichPage');
 const ByLearnerPage = page(() => import('../check/ByLearnerPage'), 'ByLearnerPage');
 const CheckPage = page(() => import('../check/CheckPage'), 'CheckPage');
 const CoursePage = page(() => import('../course/CoursePage'), 'CoursePage');
@@ -69,6 +72,9 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
             <Route path="/check/:knot?" element={<CheckPage />} />
             <Route path="/pocket" element={<PocketPage />} />
+            <Route path="/bench" element={<BenchPage />} />
+            <Route path="/bench/which" element={<WhichPage />} />
+            <Route path="/bench/:rig" element={<RigPage />} />
             <Route path="/crew" element={<CrewPage />} />
             <Route path="/crew/:learner" element={<LearnerPage />} />
             <Route path="/people" element={<PeoplePage />} />

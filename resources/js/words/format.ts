@@ -54,3 +54,14 @@ export function metres(mm: number, units: 'mm' | 'inches'): string {
 export function length(mm: number, units: 'mm' | 'inches'): string {
   return units === 'mm' ? `${number(mm)} mm` : `${number(mm / 25.4, 1)} in`;
 }
+
+/** What lengths up to so many mm are asked for and shown in. */
+export function measureFor(most: number, units: 'mm' | 'inches'): { mark: string; mm: number; digits: number } {
+  if (units === 'mm') return most < 2000 ? { mark: 'mm', mm: 1, digits: 0 } : { mark: 'm', mm: 1000, digits: 2 };
+  return most < 2000 ? { mark: 'in', mm: 25.4, digits: 1 } : { mark: 'ft', mm: 304.8, digits: 1 };
+}
+
+/** A length, short or long, as the group reads it. */
+export function span(size: number, units: 'mm' | 'inches'): string {
+  return size < 1000 ? length(size, units) : metres(size, units);
+}

@@ -174,7 +174,7 @@ final readonly class Chooser
         $turns = $this->turns($taken->use, $job);
         $said = $taken->use->why;
         if ($turns !== null) {
-            $said .= sprintf(' In this rope: %s turns.', Figure::of($turns));
+            $said .= sprintf(' %s turns in this rope.', Figure::of($turns));
         }
         if (in_array($taken->knot->id, $job->has ?? [], true)) {
             $said .= ' They have it already.';

@@ -13,7 +13,7 @@ final readonly class Unit
     /** The words of packs, each with its kind, its power of length and its power of force. */
     private const WORDS = [
         'mm' => ['number', 1.0, 0.0], 'n' => ['number', 0.0, 1.0], 'n_per_m' => ['number', -1.0, 1.0], 'ratio' => ['number', 0.0, 0.0],
-        'count' => ['number', 0.0, 0.0], 'deg' => ['angle', 0.0, 0.0], 'yes' => ['yes', 0.0, 0.0], 'text' => ['text', 0.0, 0.0],
+        'share' => ['number', 0.0, 0.0], 'count' => ['number', 0.0, 0.0], 'deg' => ['angle', 0.0, 0.0], 'yes' => ['yes', 0.0, 0.0], 'text' => ['text', 0.0, 0.0],
     ];
 
     private function __construct(private string $kind, private float $length, private float $force)

@@ -67,6 +67,24 @@ final readonly class Question
         return $this->default !== null;
     }
 
+    /**
+     * What a screen begins with: a number, a word, yes or no, several numbers or rows, a rope. Of a default that follows by a formula nothing.
+     *
+     * @return float|int|bool|string|list<mixed>|array<string, mixed>|null
+     */
+    public function begins(): float|int|bool|string|array|null
+    {
+        return match ($this->kind) {
+            QuestionKind::Number => is_string($this->default) ? null : $this->start,
+            QuestionKind::Count => is_string($this->default) ? null : (int) $this->start,
+            QuestionKind::Choice => is_string($this->default) ? $this->default : (string) array_key_first($this->choices),
+            QuestionKind::Yes => $this->default === true,
+            QuestionKind::Numbers => array_fill(0, $this->times['from'], $this->start),
+            QuestionKind::Rows => array_fill(0, max($this->times['from'], (int) $this->start), array_merge([], ...array_map(static fn (self $field): array => $field->isOptional() ? [] : [$field->id => $field->begins()], $this->fields))),
+            QuestionKind::Rope => ['diameter_mm' => 8, 'material' => Material::USUAL->value],
+        };
+    }
+
     /** @return array<string, mixed> the JSON Schema of an answer */
     public function schema(): array
     {

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Knots\KnotNames;
+use App\Models\Group;
+use App\Models\Meeting;
+use Carbon\CarbonImmutable;
+use Compadre\Core\Rigs\RigPack;
+use Compadre\Core\Rigs\RigShelf;
+
+/**
+ * The rigs there are, by what stands at the end.
+ */
+final readonly class RigList
+{
+    /** Meetings that a rope list can go to. */
+    private const AHEAD = 6;
+
+    public function __construct(private RigShelf $shelf, private KnotNames $names)
+    {
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function all(): array
+    {
+        return array_map($this->about(...), array_values($this->shelf->all()));
+    }
+
+    /** @return array<string, mixed> */
+    public function about(RigPack $rig): array
+    {
+        return [
+            'id' => $rig->id, 'name' => $rig->name, 'kind' => $rig->kind, 'stands' => $rig->stands, 'purpose' => $rig->purpose, 'minutes' => $rig->minutes,
+            'ages' => ['from' => $rig->ageFrom, 'to' => $rig->ageTo], 'gated' => $rig->isGated(), 'knots' => $this->named($rig->knots()),
+        ];
+    }
+
+    /**
+     * @param  list<string>  $knots
+     * @return list<array{id: string, name: string}>
+     */
+    public function named(array $knots): array
+    {
+        return array_map(fn (string $knot): array => ['id' => $knot, 'name' => $this->names->of($knot)], $knots);
+    }
+
+    /** @return list<array<string, mixed>> of today and after */
+    public function meetings(Group $group): array
+    {
+        $today = CarbonImmutable::now($group->time_zone)->format('Y-m-d');
+
+        return array_values($group->meetings()->where('date', '>=', $today)->orderBy('date')->limit(self::AHEAD)->get()->map(fn (Meeting $meeting): array => $meeting->about())->all());
+    }
+}
