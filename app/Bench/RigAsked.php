@@ -22,20 +22,9 @@ final readonly class RigAsked
     public static function from(string $rig, array $query): self
     {
         return new self(
-            $rig, Fields::of(self::json($query, 'answers'), '/answers'), self::words(Fields::of(self::json($query, 'knots'), '/knots')),
+            $rig, Fields::of(self::json($query, 'answers'), '/answers'), Fields::of(['knots' => self::json($query, 'knots')])->words('knots'),
             self::text($query, 'rope'), self::text($query, 'meeting'), self::text($query, 'audience') === 'learners',
         );
-    }
-
-    /** @return array<string, string> */
-    public static function words(Fields $knots): array
-    {
-        $words = [];
-        foreach (array_keys($knots->raw()) as $place) {
-            $words[(string) $place] = $knots->text((string) $place);
-        }
-
-        return $words;
     }
 
     /** @param  array<array-key, mixed>  $query */

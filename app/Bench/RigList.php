@@ -7,7 +7,6 @@ namespace App\Bench;
 use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\Meeting;
-use Carbon\CarbonImmutable;
 use Compadre\Core\Rigs\RigPack;
 use Compadre\Core\Rigs\RigShelf;
 
@@ -50,8 +49,6 @@ final readonly class RigList
     /** @return list<array<string, mixed>> of today and after */
     public function meetings(Group $group): array
     {
-        $today = CarbonImmutable::now($group->time_zone)->format('Y-m-d');
-
-        return array_values($group->meetings()->where('date', '>=', $today)->orderBy('date')->limit(self::AHEAD)->get()->map(fn (Meeting $meeting): array => $meeting->about())->all());
+        return array_values($group->meetings()->where('date', '>=', $group->today())->orderBy('date')->limit(self::AHEAD)->get()->map(fn (Meeting $meeting): array => $meeting->about())->all());
     }
 }

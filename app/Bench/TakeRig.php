@@ -26,7 +26,7 @@ final readonly class TakeRig
     {
         $rig = $this->shelf->rig($fields->text('rig'));
         $rope = $this->work->rope($group, $fields->textOrNull('rope'));
-        $knots = $fields->has('knots') ? RigAsked::words($fields->object('knots')) : [];
+        $knots = $fields->words('knots');
         if ($rig->isGated() && RigGate::of($meeting, $rig->id) === null) {
             throw Refusal::saying('/rig', $rig->id, 'a rig whose gate is ticked for this meeting', "An adult ticks the checks for {$rig->name} before its rope is put on the list.");
         }

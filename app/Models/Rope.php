@@ -42,6 +42,6 @@ final class Rope extends Model
     /** What a knot is tied in: this rope, or for knots in tape the usual tape. */
     public function inHandFor(KnotPack $knot): RopeInHand
     {
-        return $knot->tailClass === TailClass::Tape ? RopeInHand::of(self::TAPE_THICKNESS, $this->material, false, RopeInHand::TAPE_WIDTH) : RopeInHand::of($this->diameter_mm, $this->material);
+        return RopeInHand::of($knot->tailClass === TailClass::Tape ? self::TAPE_THICKNESS : $this->diameter_mm, $this->material)->tiedAs($knot->tailClass);
     }
 }

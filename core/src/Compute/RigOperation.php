@@ -86,7 +86,7 @@ final readonly class RigOperation implements Operation
             RopeInHand::of($rope->number('diameter_mm'), Material::from($rope->text('material')), $rope->flag('wet')),
             $this->library, $this->tails, $this->friction, fn (KnotPack $knot): ?float => $this->forms->ropeInKnot($knot),
         );
-        $rigged = Rigging::of($rig, $input->object('answers'), $work, $input->has('knots') ? array_map(strval(...), $this->words($input->object('knots'))) : []);
+        $rigged = Rigging::of($rig, $input->object('answers'), $work, $input->words('knots'));
         if (Schemas::isForLearners($input) && $rig->isGated()) {
             return [
                 'members' => [], 'places' => [], 'figures' => (object) [], 'cut' => [], 'advice' => $rig->cautions, 'gates' => [], 'raise' => [], 'strike' => [], 'reason' => $rig->forLearners,
@@ -119,16 +119,5 @@ final readonly class RigOperation implements Operation
     private function seen(bool $learners): Closure
     {
         return fn (string $knot): bool => ! $learners || $this->library->knot($knot)->isForAll();
-    }
-
-    /** @return array<string, string> */
-    private function words(Fields $knots): array
-    {
-        $words = [];
-        foreach (array_keys($knots->raw()) as $place) {
-            $words[(string) $place] = $knots->text((string) $place);
-        }
-
-        return $words;
     }
 }

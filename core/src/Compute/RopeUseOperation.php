@@ -6,7 +6,6 @@ namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
@@ -51,7 +50,7 @@ final readonly class RopeUseOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $rope = RopeInHand::of($input->number('diameter_mm'), Material::from($input->text('material')), false, $knot->tailClass === TailClass::Tape ? RopeInHand::TAPE_WIDTH : null);
+        $rope = RopeInHand::of($input->number('diameter_mm'), Material::from($input->text('material')))->tiedAs($knot->tailClass);
         $turns = array_map(
             static fn (Fields $turn): array => ['object' => $turn->number('object_mm'), 'turns' => $turn->number('turns')],
             $input->has('turns') ? $input->objects('turns') : [],

@@ -149,6 +149,20 @@ final readonly class Fields
         return $found;
     }
 
+    /** @return array<string, string> by key; an absent object is an empty one */
+    public function words(string $name): array
+    {
+        $found = [];
+        if ($this->has($name)) {
+            $object = $this->object($name);
+            foreach (array_keys($object->data) as $key) {
+                $found[(string) $key] = $object->text((string) $key);
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<string> */
     public function texts(string $name): array
     {

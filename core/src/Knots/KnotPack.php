@@ -26,7 +26,6 @@ final readonly class KnotPack
      * @param  bool  $testShowsStructure  whether a test that says no shows a wrong structure
      * @param  ?LashingKind  $lashing  what its rope is reckoned as, where it is a lashing that is
      * @param  list<string>  $pulledBeside  ids of wrong forms that it is pulled at side by side with
-     * @param  ?Uses  $uses  what it is chosen for
      */
     public function __construct(
         public string $file,
@@ -55,12 +54,12 @@ final readonly class KnotPack
         public array $cautions,
         public array $mistakes,
         public array $methods,
+        public Uses $uses,
         public bool $setsOut = false,
         public string $laidRope = '',
         public bool $testShowsStructure = false,
         public ?LashingKind $lashing = null,
         public array $pulledBeside = [],
-        public ?Uses $uses = null,
     ) {
     }
 
@@ -82,8 +81,8 @@ final readonly class KnotPack
             $pack->flag('is_mistake'), $pack->text('purpose'), $pack->text('not_for'), $pack->text('tied_with'), $pack->text('undo'),
             $pack->text('test', ''), $pack->choice('tail_class', TailClass::class), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
-            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, $pack->flag('sets_out'), $pack->text('laid_rope', ''),
-            $pack->textOrNull('test_shows') === 'structure', $pack->choiceOrNull('lashing', LashingKind::class), $pack->texts('pulled_beside'), Uses::from($pack),
+            $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, Uses::from($pack), $pack->flag('sets_out'), $pack->text('laid_rope', ''),
+            $pack->textOrNull('test_shows') === 'structure', $pack->choiceOrNull('lashing', LashingKind::class), $pack->texts('pulled_beside'),
         );
     }
 

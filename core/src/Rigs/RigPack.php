@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rigs;
 
-use Compadre\Core\Data\Fields;
 use Compadre\Core\Rigs\Formula\Formula;
+use Compadre\Core\Rigs\Formula\Unit;
 use Compadre\Core\Rigs\Pack\FigurePlan;
 use Compadre\Core\Rigs\Pack\MemberPlan;
 use Compadre\Core\Rigs\Pack\Place;
@@ -37,6 +37,7 @@ final readonly class RigPack
      * @param  list<string>  $strike  steps
      * @param  list<string>  $leaders  for leaders' eyes only
      * @param  list<string>  $prerequisites  knots
+     * @param  array<string, Unit>  $units  of all that sentences and formulas can name
      */
     public function __construct(
         public string $id,
@@ -66,7 +67,7 @@ final readonly class RigPack
         public array $leaders,
         public array $prerequisites,
         public SketchPlan $sketch,
-        public Fields $pack,
+        public array $units,
     ) {
     }
 
@@ -87,17 +88,6 @@ final readonly class RigPack
         }
 
         return array_keys($knots);
-    }
-
-    public function question(string $id): ?Question
-    {
-        foreach ($this->questions as $question) {
-            if ($question->id === $id) {
-                return $question;
-            }
-        }
-
-        return null;
     }
 
     /** @return array<string, mixed> answers to all that has to be answered, as a screen begins with them */

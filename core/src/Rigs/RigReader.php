@@ -77,7 +77,7 @@ final readonly class RigReader
             array_map(fn (Fields $rule): Rule => $this->rule($rule, $names, []), $pack->objects('advice')),
             $pack->texts('cautions'), ['before' => $checks->texts('before'), 'while' => $checks->texts('while'), 'after' => $checks->texts('after')],
             $pack->texts('gates'), $pack->texts('raise'), $pack->texts('strike'), $pack->text('leaves'), $pack->texts('leaders'),
-            $this->prerequisites($pack), $this->sketch($pack->object('sketch'), $names, $questions, $places), $pack,
+            $this->prerequisites($pack), $this->sketch($pack->object('sketch'), $names, $questions, $places), $names,
         );
     }
 

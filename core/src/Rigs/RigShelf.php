@@ -19,6 +19,9 @@ final class RigShelf
     /** @var array<string, RigPack> */
     private array $read = [];
 
+    /** @var array<string, Fields> */
+    private array $fields = [];
+
     /** @param  array<string, string|Fields>  $packs  files, or what they hold, by rig id */
     private function __construct(private readonly array $packs, private readonly RigReader $reader)
     {
@@ -62,20 +65,24 @@ final class RigShelf
     /** @throws Refusal for a rig that is not on the shelf, or a pack with a fault */
     public function rig(string $id, string $field = '/rig'): RigPack
     {
-        $pack = $this->packs[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+        if (! isset($this->packs[$id])) {
+            throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+        }
 
-        return $this->read[$id] ??= $this->reader->read(self::fields($pack));
+        return $this->read[$id] ??= $this->reader->read($this->fields($id));
     }
 
     /** @return list<Question> what a rig asks, without reading its formulas */
     public function questions(string $id): array
     {
-        return array_map(Question::from(...), self::fields($this->packs[$id])->objects('questions'));
+        return array_map(Question::from(...), $this->fields($id)->objects('questions'));
     }
 
-    private static function fields(string|Fields $pack): Fields
+    private function fields(string $id): Fields
     {
-        return $pack instanceof Fields ? $pack : Fields::of(Json::arrays(Json::file($pack)));
+        $pack = $this->packs[$id];
+
+        return $this->fields[$id] ??= $pack instanceof Fields ? $pack : Fields::of(Json::arrays(Json::file($pack)));
     }
 
     /** @return array<string, RigPack> */

@@ -39,6 +39,7 @@ final class Rigging
     }
 
     /**
+     * @param  Fields  $answers  as they stand in what was asked, at /answers
      * @param  array<string, string>  $chosen  the knot in a place, where it is not the first that may stand there
      *
      * @throws Refusal for answers that are out of range, or that nothing can stand by
@@ -77,11 +78,9 @@ final class Rigging
 
     private function readAnswers(): void
     {
-        try {
-            Schema::hold($this->answers->raw() === [] ? new \stdClass : $this->answers->raw(), $this->rig->answers());
-        } catch (Refusal $fault) {
-            throw str_starts_with($fault->field, $this->answers->at) && $this->answers->at !== '' ? $fault : self::below($this->answers->at, $fault);
-        }
+        // Held as they stand in what was asked, so that a fault is named by its whole place.
+        $answers = $this->answers->raw() === [] ? new \stdClass : $this->answers->raw();
+        Schema::hold(['answers' => $answers], ['type' => 'object', 'properties' => ['answers' => $this->rig->answers()]]);
         foreach ($this->rig->questions as $question) {
             $this->values += $question->values($this->answers);
             if ($question->isList()) {
@@ -237,7 +236,7 @@ final class Rigging
     private function shown(string $name): string
     {
         $value = $this->values[$name] ?? '';
-        $unit = $this->rig->lets[$name]->unit ?? $this->rig->question($name)?->names()[$name] ?? Unit::of($name === 'd' || str_ends_with($name, '_mm') ? 'mm' : 'ratio');
+        $unit = $this->rig->units[$name] ?? Unit::of('ratio');
 
         return match (true) {
             is_bool($value) => $value ? 'yes' : 'no',
@@ -248,10 +247,5 @@ final class Rigging
             $unit->is(Unit::of('deg')) => Figure::of(round($value)).'°',
             default => Figure::of($value, 2),
         };
-    }
-
-    private static function below(string $pointer, Refusal $fault): Refusal
-    {
-        return Refusal::of($pointer.$fault->field, $fault->value, $fault->allowed);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Rope;
 
 use Compadre\Core\Data\Figure;
+use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Refusal;
 
 /**
@@ -33,6 +34,12 @@ final readonly class RopeInHand
         }
 
         return new self($diameter, $material, $wet, $width);
+    }
+
+    /** What a knot of that class is tied in: this rope, or for knots in tape the usual width of it. */
+    public function tiedAs(TailClass $class): self
+    {
+        return $class === TailClass::Tape ? new self($this->diameter, $this->material, $this->wet, self::TAPE_WIDTH) : $this;
     }
 
     /** What counts, in mm: the diameter of rope, the width of tape. */

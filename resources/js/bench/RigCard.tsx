@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useMe } from '../device/me';
+import { Part } from '../ui/Part';
 import { length, listOf, number, percent, span } from '../words/format';
 import { words } from '../words/en';
-import { Part } from './Part';
 
 type Worked = Schemas['RigWorked'];
 

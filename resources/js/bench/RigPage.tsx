@@ -17,6 +17,10 @@ import { RigCard } from './RigCard';
 import { TakeRig } from './TakeRig';
 import { useRig } from './useRig';
 
+/** Printed, all of it goes on one page. */
+const CARD =
+  'print:gap-2 print:text-[10px] print:leading-snug print:[&_section>h2]:mb-0 print:[&_section>h2]:text-sm print:[&_section>ul]:rounded-none print:[&_section>ul]:border-0 print:[&_section>ul]:border-t print:[&_section>ul]:px-0';
+
 /** One rig: what it asks on the one side, on the other what it comes to, to scale. */
 export function RigPage() {
   const { rig: id = '' } = useParams();
@@ -32,7 +36,7 @@ export function RigPage() {
   const answer = (question: string, value: unknown): void =>
     setGiven((now) => ({ ...now, answers: { ...rig.answers, ...now.answers, [question]: value } }));
   return (
-    <div className="flex max-w-6xl flex-col gap-6 print:gap-2 print:text-[10px] print:leading-snug">
+    <div className={`flex max-w-6xl flex-col gap-6 ${CARD}`}>
       <header className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-3xl print:text-xl">{rig.rig.name}</h1>

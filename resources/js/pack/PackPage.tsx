@@ -1,14 +1,14 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Printer, Ruler, Scissors } from 'lucide-react';
-import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { packQuery, queryClient, storeQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
+import { Part } from '../ui/Part';
 import { Failure, Faults, Loading } from '../ui/states';
-import { dayLong, length, listOf, metres, number } from '../words/format';
+import { dayLong, listOf, number, span } from '../words/format';
 import { words } from '../words/en';
 
 type Pack = Schemas['Pack'];
@@ -64,7 +64,7 @@ function List({ pack }: { pack: Pack }) {
     mutationFn: (rig: string) => call('DELETE', `/api/meetings/${pack.meeting.id}/rigs/${rig}`),
     onSettled: () => void queryClient.invalidateQueries({ queryKey: packQuery(pack.meeting.id).queryKey }),
   });
-  const mm = (value: number): string => (value >= 1000 ? metres(value, me.group.units) : length(value, me.group.units));
+  const mm = (value: number): string => span(value, me.group.units);
   return (
     <>
       <div className="grid gap-7 rail:grid-cols-2">
@@ -177,13 +177,4 @@ function pieces(lengths: number[]): [number, number][] {
   const counts = new Map<number, number>();
   for (const one of lengths) counts.set(one, (counts.get(one) ?? 0) + 1);
   return [...counts].sort(([a], [b]) => b - a);
-}
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="print:break-inside-avoid">
-      <h2 className="mb-1 text-xl">{title}</h2>
-      <ul className="divide-y divide-line rounded-xl border border-line bg-card px-4">{children}</ul>
-    </section>
-  );
 }

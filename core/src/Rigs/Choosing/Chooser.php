@@ -40,8 +40,11 @@ final readonly class Chooser
     /** What a formula of turns is reckoned with where a diameter is not known, in mm. */
     private const USUAL = 6.0;
 
+    private Language $language;
+
     public function __construct(private Library $library, private TailRule $tails, private Friction $friction)
     {
+        $this->language = new Language(new Functions($library));
     }
 
     /** @throws Refusal where nothing is tied to such things for such a task */
@@ -50,7 +53,7 @@ final readonly class Chooser
         $candidates = [];
         $leftOut = [];
         foreach ($this->library->all() as $knot) {
-            if (! $knot->isTaught() || $knot->uses === null) {
+            if (! $knot->isTaught()) {
                 continue;
             }
             $bad = $this->badAt($knot->uses, $job);
@@ -78,7 +81,7 @@ final readonly class Chooser
         usort($leftOut, static fn (array $a, array $b): int => [-$a['weight'], $a['knot']] <=> [-$b['weight'], $b['knot']]);
 
         return new Choice(
-            array_map(fn (Candidate $one): array => ['knot' => $one->knot->id, 'method' => $one->use->method, 'turns' => $this->turns($one->use, $job), 'reason' => $this->reason($one, $job)], $taken),
+            array_map(fn (Candidate $one): array => $this->answer($one, $job), $taken),
             array_map(static fn (array $one): array => ['knot' => $one['knot'], 'reason' => $one['reason']], array_slice($leftOut, 0, self::LEFT_OUT)),
         );
     }
@@ -98,7 +101,7 @@ final readonly class Chooser
     private function best(KnotPack $knot, Job $job): ?Candidate
     {
         $best = null;
-        foreach ($knot->uses->goodFor ?? [] as $use) {
+        foreach ($knot->uses->goodFor as $use) {
             if ($use->task !== $job->task || ($use->to !== [] && array_diff($job->things(), $use->to) !== [])) {
                 continue;
             }
@@ -115,9 +118,6 @@ final readonly class Chooser
     private function faults(KnotPack $knot, GoodFor $use, Job $job): array
     {
         $uses = $knot->uses;
-        if ($uses === null) {
-            return [];
-        }
         $faults = [];
         if (! in_array($job->load, $uses->loads, true)) {
             $faults[] = $uses->whyNot['load'];
@@ -165,13 +165,20 @@ final readonly class Chooser
         $held = $ropes[1]->diameter ?? $tying;
         $rope = new RopeAtWork(RopeInHand::of($tying, $ropes[0]->material ?? Material::USUAL, $job->wet), $this->library, $this->tails, $this->friction, static fn (): ?float => null);
 
-        return (new Language(new Functions($this->library)))->read($use->turns, ['d' => Unit::of('mm'), 'held' => Unit::of('mm')], '/good_for/turns', Unit::of('count'))
+        return $this->language->read($use->turns, ['d' => Unit::of('mm'), 'held' => Unit::of('mm')], '/good_for/turns', Unit::of('count'))
             ->number(['d' => $tying, 'held' => $held], $rope);
     }
 
-    private function reason(Candidate $taken, Job $job): string
+    /** @return array{knot: string, method: ?string, turns: ?float, reason: string} */
+    private function answer(Candidate $taken, Job $job): array
     {
         $turns = $this->turns($taken->use, $job);
+
+        return ['knot' => $taken->knot->id, 'method' => $taken->use->method, 'turns' => $turns, 'reason' => self::reason($taken, $job, $turns)];
+    }
+
+    private static function reason(Candidate $taken, Job $job, ?float $turns): string
+    {
         $said = $taken->use->why;
         if ($turns !== null) {
             $said .= sprintf(' %s turns in this rope.', Figure::of($turns));
@@ -187,7 +194,7 @@ final readonly class Chooser
     {
         $kinds = [];
         foreach ($this->library->all() as $knot) {
-            foreach ($knot->isTaught() ? $knot->uses->goodFor ?? [] : [] as $use) {
+            foreach ($knot->isTaught() ? $knot->uses->goodFor : [] as $use) {
                 $kinds = $use->task === $job->task ? [...$kinds, ...$use->to] : $kinds;
             }
         }

@@ -27,7 +27,7 @@ final readonly class Functions
         'used' => [['text'], 'mm'], 'tail' => [['text'], 'mm'], 'turns' => [['count', 'mm'], 'mm'], 'tail_in' => [['text', 'mm', 'text'], 'mm'],
         // Lashings, rules.md section 4, and poles in a bundle.
         'lashing2' => [['text', 'mm', 'mm'], 'mm'], 'lashing3' => [['text', 'mm', 'mm', 'mm'], 'mm'],
-        'thumb2' => [['text', 'mm', 'mm'], 'mm'], 'band' => [['count', 'mm'], 'mm'], 'envelope' => [['count', 'mm'], 'mm'], 'ties' => [['mm'], 'count'],
+        'band' => [['count', 'mm'], 'mm'], 'envelope' => [['count', 'mm'], 'mm'], 'ties' => [['mm'], 'count'],
         // Lines under load, section 5: span, sag, load.
         'even_pull' => [['mm', 'mm', 'n_per_m'], 'n'], 'middle_pull' => [['mm', 'mm', 'n'], 'n'], 'hauling_gain' => [[], 'ratio'],
         // Grip, section 6.
@@ -108,7 +108,6 @@ final readonly class Functions
             'turns' => static fn (RopeAtWork $rope, float $turns, float $object): float => $rope->turns($turns, $object),
             'lashing2' => static fn (RopeAtWork $rope, string $kind, float $a, float $b): float => $rope->lashing($kind, [$a, $b])->advised(),
             'lashing3' => static fn (RopeAtWork $rope, string $kind, float $a, float $b, float $c): float => $rope->lashing($kind, [$a, $b, $c])->advised(),
-            'thumb2' => static fn (RopeAtWork $rope, string $kind, float $a, float $b): float => $rope->lashing($kind, [$a, $b])->rope,
             'band' => static fn (RopeAtWork $rope, float $poles, float $pole): float => Bundle::band((int) $poles, $pole, $rope->diameter()),
             'envelope' => static fn (RopeAtWork $rope, float $poles, float $pole): float => Bundle::envelope((int) $poles, $pole),
             'ties' => static fn (RopeAtWork $rope, float $length): float => count(Bundle::ties($length)),

@@ -8,7 +8,6 @@ use Closure;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rigs\Lashing;
 use Compadre\Core\Rope\Material;
@@ -36,7 +35,7 @@ final readonly class RopeAtWork
     public function used(string $knot): float
     {
         $pack = $this->library->knot($knot);
-        $held = $this->heldAs($pack);
+        $held = $this->rope->tiedAs($pack->tailClass);
 
         return RopeUse::of($pack, $held, $this->tails->required($pack->tailClass, $held, TailSchool::Longer, false), inSpace: ($this->inSpace)($pack))->used;
     }
@@ -45,7 +44,7 @@ final readonly class RopeAtWork
     {
         $pack = $this->library->knot($knot);
 
-        return (float) $this->tails->required($pack->tailClass, $this->heldAs($pack), TailSchool::Longer, false)->millimetres;
+        return (float) $this->tails->required($pack->tailClass, $this->rope->tiedAs($pack->tailClass), TailSchool::Longer, false)->millimetres;
     }
 
     /** The tail of a knot in another rope. */
@@ -106,10 +105,5 @@ final readonly class RopeAtWork
         $material = $this->rope->material;
 
         return $this->friction->ratio($material, 'wood', $turns, true) / $this->friction->ratio($material, 'wood', $turns);
-    }
-
-    private function heldAs(KnotPack $knot): RopeInHand
-    {
-        return $knot->tailClass === TailClass::Tape ? RopeInHand::of($this->rope->diameter, $this->rope->material, $this->rope->wet, RopeInHand::TAPE_WIDTH) : $this->rope;
     }
 }
