@@ -14,12 +14,22 @@ final class BenchController extends Controller
 {
     public function index(Request $request, RigList $rigs): JsonResponse
     {
-        return new JsonResponse(['rigs' => $rigs->all(), 'meetings' => $rigs->meetings($this->group($request))]);
+        return new JsonResponse(['rigs' => $rigs->all($this->group($request)), 'meetings' => $rigs->meetings($this->group($request))]);
     }
 
     public function show(Request $request, string $rig, RigBoard $board): JsonResponse
     {
         return new JsonResponse($board->of($this->group($request), RigAsked::from($rig, $request->query())));
+    }
+
+    public function instruments(InstrumentBoard $board): JsonResponse
+    {
+        return new JsonResponse(['instruments' => $board->all()]);
+    }
+
+    public function instrument(Request $request, string $instrument, InstrumentBoard $board): JsonResponse
+    {
+        return new JsonResponse($board->of($this->group($request), RigAsked::from($instrument, $request->query())));
     }
 
     public function choose(Request $request, WhichKnot $which): JsonResponse

@@ -9,17 +9,12 @@ use App\Models\RigGate;
 use App\Models\User;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
-use Compadre\Core\Rigs\RigShelf;
 
 /**
  * Notes that a named adult has ticked every line of a rig's gate for a meeting. Once noted it stays with the meeting.
  */
 final readonly class OpenGate
 {
-    public function __construct(private RigShelf $shelf)
-    {
-    }
-
     /**
      * @return array<string, mixed>
      *
@@ -27,7 +22,7 @@ final readonly class OpenGate
      */
     public function __invoke(User $user, Meeting $meeting, Fields $fields): array
     {
-        $rig = $this->shelf->rig($fields->text('rig'));
+        $rig = $user->group->rigs()->rig($fields->text('rig'));
         if (! $rig->isGated()) {
             throw Refusal::of('/rig', $rig->id, 'a rig with a gate');
         }

@@ -8,7 +8,6 @@ use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\Meeting;
 use Compadre\Core\Rigs\RigPack;
-use Compadre\Core\Rigs\RigShelf;
 
 /**
  * The rigs there are, by what stands at the end.
@@ -18,22 +17,24 @@ final readonly class RigList
     /** Meetings that a rope list can go to. */
     private const AHEAD = 6;
 
-    public function __construct(private RigShelf $shelf, private KnotNames $names)
+    public function __construct(private KnotNames $names)
     {
     }
 
     /** @return list<array<string, mixed>> */
-    public function all(): array
+    public function all(Group $group): array
     {
-        return array_map($this->about(...), array_values($this->shelf->all()));
+        $own = $group->rigPacks()->pluck('rig')->all();
+
+        return array_map(fn (RigPack $rig): array => $this->about($rig, in_array($rig->id, $own, true)), array_values($group->rigs()->all()));
     }
 
     /** @return array<string, mixed> */
-    public function about(RigPack $rig): array
+    public function about(RigPack $rig, bool $isOwn = false): array
     {
         return [
             'id' => $rig->id, 'name' => $rig->name, 'kind' => $rig->kind, 'stands' => $rig->stands, 'purpose' => $rig->purpose, 'minutes' => $rig->minutes,
-            'ages' => ['from' => $rig->ageFrom, 'to' => $rig->ageTo], 'gated' => $rig->isGated(), 'knots' => $this->named($rig->knots()),
+            'ages' => ['from' => $rig->ageFrom, 'to' => $rig->ageTo], 'gated' => $rig->isGated(), 'own' => $isOwn, 'knots' => $this->named($rig->knots()),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\MeetingRig;
 use App\Models\Rope;
@@ -16,22 +17,24 @@ use Compadre\Core\Rigs\RigShelf;
  */
 final readonly class RigsTaken
 {
-    public function __construct(private RigShelf $shelf, private WorkRig $work)
+    public function __construct(private WorkRig $work)
     {
     }
 
     /** @return list<array{id: string, rig: string, name: string, rope: Rope, cut: list<array{length: int, count: int}>, fault: ?string}> */
-    public function of(Meeting $meeting): array
+    public function of(Group $group, Meeting $meeting): array
     {
-        return array_values(MeetingRig::query()->where('meeting_id', $meeting->id)->with('rope')->orderBy('rig')->get()->map($this->one(...))->all());
+        $shelf = $group->rigs();
+
+        return array_values(MeetingRig::query()->where('meeting_id', $meeting->id)->with('rope')->orderBy('rig')->get()->map(fn (MeetingRig $taken): array => $this->one($group, $shelf, $taken))->all());
     }
 
     /** @return array{id: string, rig: string, name: string, rope: Rope, cut: list<array{length: int, count: int}>, fault: ?string} */
-    private function one(MeetingRig $taken): array
+    private function one(Group $group, RigShelf $shelf, MeetingRig $taken): array
     {
-        $about = ['id' => $taken->id, 'rig' => $taken->rig, 'name' => $this->shelf->has($taken->rig) ? $this->shelf->rig($taken->rig)->name : $taken->rig, 'rope' => $taken->rope];
+        $about = ['id' => $taken->id, 'rig' => $taken->rig, 'name' => $shelf->has($taken->rig) ? $shelf->rig($taken->rig)->name : $taken->rig, 'rope' => $taken->rope];
         try {
-            $cut = $this->work->of($this->shelf->rig($taken->rig), Fields::of($taken->answers, '/answers'), $taken->rope, $taken->knots)->cut;
+            $cut = $this->work->of($group, $shelf->rig($taken->rig), Fields::of($taken->answers, '/answers'), $taken->rope, $taken->knots)->cut;
         } catch (Refusal $refusal) {
             return $about + ['cut' => [], 'fault' => $refusal->getMessage()];
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Knots\OwnMeasures;
 use App\Knots\Packs;
 use App\Models\Group;
 use App\Models\Rope;
@@ -23,7 +24,7 @@ use Compadre\Core\Space\FormFile;
  */
 final readonly class WorkRig
 {
-    public function __construct(private Library $library, private Packs $packs, private FormFile $forms)
+    public function __construct(private Library $library, private Packs $packs, private FormFile $forms, private OwnMeasures $measures)
     {
     }
 
@@ -41,9 +42,9 @@ final readonly class WorkRig
      *
      * @throws Refusal for what cannot stand
      */
-    public function of(RigPack $rig, Fields $answers, Rope $rope, array $knots): Rigged
+    public function of(Group $group, RigPack $rig, Fields $answers, Rope $rope, array $knots): Rigged
     {
-        $work = new RopeAtWork(RopeInHand::of($rope->diameter_mm, $rope->material), $this->library, $this->packs->tails(), $this->packs->friction(), fn (KnotPack $knot): ?float => $this->forms->ropeInKnot($knot));
+        $work = new RopeAtWork(RopeInHand::of($rope->diameter_mm, $rope->material), $this->library, $this->packs->tails(), $this->packs->friction(), fn (KnotPack $knot): ?float => $this->forms->ropeInKnot($knot), $this->measures->of($group));
 
         return Rigging::of($rig, $answers, $work, $knots);
     }

@@ -81,7 +81,7 @@ final readonly class CheckSheet
     public function openFor(Group $group, Learner $learner): array
     {
         $state = GroupState::of($group);
-        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks']);
+        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks', 'uses']);
         $meeting = self::tonight($group);
         $open = $state->wantedBy($learner);
         $rows = [];

@@ -7,6 +7,7 @@ namespace App\Check;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Standing;
+use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Standing as CoreStanding;
 use Compadre\Core\Checking\Standings;
@@ -35,12 +36,12 @@ final class DeriveStandings
     public function record(Group $group, array $reads): array
     {
         $model = $group->memory();
-        $pairs = self::byPair($reads);
+        $pairs = self::byPair(array_values(array_filter($reads, static fn (ReadCheck $read): bool => $read->core->kind !== Kind::Used)));
         $found = self::addToTallies($pairs, $model);
         $found += self::addToEvents(array_diff_key($pairs, $found), $model);
         $rows = [];
         foreach ($reads as $read) {
-            $rows[$read->core->id] = $read->answered($found[$read->pair()][$read->core->id]?->level);
+            $rows[$read->core->id] = $read->answered(($found[$read->pair()][$read->core->id] ?? null)?->level);
         }
         foreach (array_chunk(array_values($rows), self::ROWS) as $some) {
             CheckEvent::write($some);

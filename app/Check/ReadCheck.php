@@ -36,7 +36,11 @@ final readonly class ReadCheck
     /** @return array<string, scalar|null> */
     public function answered(?Level $level): array
     {
-        $next = $this->core->kind === Kind::Retract ? 'Taken back.' : NextStep::sentence($this->finding, $this->seen, $this->knot, $level);
+        $next = match ($this->core->kind) {
+            Kind::Retract => 'Taken back.',
+            Kind::Used => "Used in: {$this->row['rig_name']}.",
+            default => NextStep::sentence($this->finding, $this->seen, $this->knot, $level),
+        };
 
         return ['answer_level' => $level?->value, 'answer_next' => $next] + $this->row;
     }

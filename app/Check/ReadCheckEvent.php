@@ -21,6 +21,8 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\RigPack;
+use Compadre\Core\Rigs\RigShelf;
 use DateTimeImmutable;
 use DateTimeZone;
 
@@ -46,6 +48,8 @@ final class ReadCheckEvent
     private array $people = [];
 
     private ?string $firstDay = null;
+
+    private ?RigShelf $rigs = null;
 
     /** @var array<string, true> the ids that are sent together, all by the same person */
     private array $together = [];
@@ -91,6 +95,7 @@ final class ReadCheckEvent
         [$corrected, $day, $byServer] = $this->day($group, $corrected, $meeting);
         self::holdRole($kind, $by, $entry);
         $target = $this->target($group, $by, $kind, $learner, $entry);
+        $rig = $this->rig($group, $kind, $knot, $entry);
         $seen = $this->observation($kind, $entry, $knot);
         $finding = $this->finding($kind, $seen, $knot, $group, $entry);
 
@@ -104,7 +109,7 @@ final class ReadCheckEvent
             'purpose' => Seen::from($entry->text('purpose', 'not_looked'))->value, 'test' => Seen::from($entry->text('test', 'not_looked'))->value,
             'how' => $seen->how->value, 'measured_mm' => $seen->measured, 'measured_by' => $seen->measured === null ? null : $seen->measuredBy->value,
             'rope' => $entry->has('rope') ? json_encode($entry->objectOrNull('rope')?->raw(), JSON_THROW_ON_ERROR) : null, 'prompts' => $seen->prompts, 'mistake' => $seen->mistake,
-            'note' => $entry->textOrNull('note'), 'took_s' => $entry->numberOrNull('took_s'), 'target' => $target, 'verdict' => $finding->verdict->value,
+            'note' => $entry->textOrNull('note'), 'took_s' => $entry->numberOrNull('took_s'), 'target' => $target, 'rig' => $rig?->id, 'rig_name' => $rig?->name, 'verdict' => $finding->verdict->value,
             'rule_version' => VerdictRule::VERSION, 'pack_version' => $knot->version,
         ];
         $core = new CoreEvent(
@@ -180,7 +185,7 @@ final class ReadCheckEvent
         if ($kind === Kind::Prior && ! $entry->has('tying')) {
             return Observation::cleanPass($knot->hasDressing, $knot->hasTail);
         }
-        if ($kind === Kind::Retract) {
+        if ($kind === Kind::Retract || $kind === Kind::Used) {
             return Observation::nothing();
         }
         try {
@@ -192,7 +197,7 @@ final class ReadCheckEvent
 
     private function finding(Kind $kind, Observation $seen, KnotPack $knot, Group $group, Fields $entry): Finding
     {
-        if ($kind === Kind::Retract) {
+        if ($kind === Kind::Retract || $kind === Kind::Used) {
             return new Finding(Verdict::Incomplete, Seen::NotLooked, null);
         }
         try {
@@ -200,6 +205,22 @@ final class ReadCheckEvent
         } catch (Refusal $fault) {
             throw $fault->below($entry->at);
         }
+    }
+
+    /** The rig that a knot was used in; no other event has one. */
+    private function rig(Group $group, Kind $kind, KnotPack $knot, Fields $entry): ?RigPack
+    {
+        $id = $entry->textOrNull('rig');
+        if ($kind !== Kind::Used) {
+            return $id === null ? null : throw Refusal::of($entry->place('rig'), $id, 'nothing: only a knot that was used has a rig');
+        }
+        if ($id === null) {
+            throw Refusal::of($entry->place('rig'), null, 'the rig that the knot was used in');
+        }
+        $this->rigs ??= $group->rigs();
+        $rig = $this->rigs->rig($id, $entry->place('rig'));
+
+        return in_array($knot->id, $rig->knots(), true) ? $rig : throw Refusal::of($entry->place('knot'), $knot->id, "one of the knots of {$rig->name}: ".implode(', ', $rig->knots()));
     }
 
     private function method(KnotPack $knot, Fields $entry): ?string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Course;
 
+use App\Bench\RigsAtHand;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Meeting;
@@ -15,7 +16,7 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final readonly class Plans
 {
-    public function __construct(private Library $library)
+    public function __construct(private Library $library, private RigsAtHand $rigs)
     {
     }
 
@@ -27,6 +28,6 @@ final readonly class Plans
     /** @param  Collection<int, Meeting>  $meetings */
     public function with(GroupState $state, Group $group, Collection $meetings): TermPlan
     {
-        return TermPlan::of($state, $group, $meetings, $this->library);
+        return TermPlan::of($state, $group, $meetings, $this->library, $this->rigs);
     }
 }

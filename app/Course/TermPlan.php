@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Course;
 
+use App\Bench\RigsAtHand;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Meeting;
@@ -31,15 +32,15 @@ final class TermPlan
     private array $places;
 
     /** @param  Collection<int, Meeting>  $meetings */
-    private function __construct(private readonly GroupState $state, private readonly Group $group, private readonly Collection $meetings, private readonly Library $library)
+    private function __construct(private readonly GroupState $state, private readonly Group $group, private readonly Collection $meetings, private readonly Library $library, private readonly RigsAtHand $rigs)
     {
         $this->places = $group->places()->get()->keyBy('knot')->all();
     }
 
     /** @param  Collection<int, Meeting>  $meetings */
-    public static function of(GroupState $state, Group $group, Collection $meetings, Library $library): self
+    public static function of(GroupState $state, Group $group, Collection $meetings, Library $library, RigsAtHand $rigs): self
     {
-        return new self($state, $group, $meetings, $library);
+        return new self($state, $group, $meetings, $library, $rigs);
     }
 
     /** As accepted: every knot stays where it is, as long as that meeting is still to come. */
@@ -105,7 +106,7 @@ final class TermPlan
      */
     private function plan(PlanChange $change, array $pins, ?array $previous, ?string $kind = null): CoursePlan
     {
-        $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, $this->bans(), $previous, $this->pace());
+        $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, $this->bans(), $previous, $this->pace(), $this->rigs->of($this->group));
 
         $from = [$this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change)];
         $lay = fn (): CoursePlan => CoursePlanner::plan($from[0], $from[1], $from[2], $from[3], $this->library, $settings);
@@ -130,9 +131,10 @@ final class TermPlan
     private function ahead(PlanChange $change): array
     {
         $ahead = [];
+        $chosen = $this->rigs->chosen($this->group);
         foreach ($this->meetings as $meeting) {
             if ($meeting->isAhead($this->state->today)) {
-                $ahead[] = new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes + $change->minutes, $meeting->checkers + $change->checkers, $meeting->objects);
+                $ahead[] = new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes + $change->minutes, $meeting->checkers + $change->checkers, $meeting->objects, $chosen[$meeting->id] ?? []);
             }
         }
         $last = $ahead[count($ahead) - 1] ?? null;

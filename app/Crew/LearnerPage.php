@@ -31,7 +31,7 @@ final readonly class LearnerPage
     public function of(Group $group, Learner $learner): array
     {
         $state = GroupState::of($group);
-        $learner->load(['standings', 'pursuits', 'ticks']);
+        $learner->load(['standings', 'pursuits', 'ticks', 'uses']);
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();
@@ -88,7 +88,7 @@ final readonly class LearnerPage
         return [
             'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => self::who($names, $event->by), 'sent_by' => $event->sent_by === null ? null : self::who($names, $event->sent_by),
             'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
-            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note,
+            'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note, 'rig' => $event->rig_name,
             'words' => ucfirst(MarkWords::parts($event->tying, $event->dressing, $event->tail, $event->prompts)).'.',
             'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0, 'day_by_server' => $event->day_by_server,
         ];

@@ -52,7 +52,7 @@ final class LearnerRecord
             'observed_at' => $one->observed_at->toIso8601ZuluString(), 'by' => $people->get($one->by), 'sent_by' => $one->sent_by === null ? null : $people->get($one->sent_by),
             'verdict' => $one->verdict->value, 'tying' => $one->tying->value, 'dressing' => $one->dressing->value, 'tail' => $one->tail->value, 'purpose' => $one->purpose->value, 'test' => $one->test->value,
             'how' => $one->how, 'measured_mm' => $one->measured_mm, 'measured_by' => $one->measured_by, 'rope' => $one->rope, 'prompts' => $one->prompts, 'took_s' => $one->took_s,
-            'mistake' => $one->mistake, 'note' => $one->note, 'target' => $one->target, 'rule_version' => $one->rule_version, 'pack_version' => $one->pack_version,
+            'mistake' => $one->mistake, 'note' => $one->note, 'rig' => $one->rig_name, 'target' => $one->target, 'rule_version' => $one->rule_version, 'pack_version' => $one->pack_version,
         ])->all());
     }
 

@@ -18,7 +18,7 @@ use Compadre\Core\Teaching\NextKnots;
  */
 final readonly class KnotFacts
 {
-    public function __construct(private Library $library, private Packs $packs, private KnotView $knots)
+    public function __construct(private Library $library, private Packs $packs, private KnotView $knots, private OwnMeasures $measures)
     {
     }
 
@@ -27,10 +27,11 @@ final readonly class KnotFacts
     {
         $knot = $this->library->knot($id);
         $turns = $this->knots->turns($id, $method);
-        $ropes = $group->ropes()->get()->map(function (Rope $rope) use ($group, $knot, $turns): array {
+        $own = $this->measures->of($group)[$id] ?? null;
+        $ropes = $group->ropes()->get()->map(function (Rope $rope) use ($group, $knot, $turns, $own): array {
             $inHand = $rope->inHandFor($knot);
             $tail = $this->packs->tails()->required($knot->tailClass, $inHand, $group->tail_school, $group->backup);
-            $use = RopeUse::of($knot, $inHand, $tail, $turns);
+            $use = RopeUse::of($knot, $inHand, $tail, $turns, own: $own);
 
             return [
                 'name' => $knot->tailClass === TailClass::Tape ? $inHand->words() : $rope->name, 'usual' => $rope->is_usual, 'laid' => $inHand->material->isLaid(),

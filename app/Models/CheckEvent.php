@@ -46,6 +46,8 @@ use Illuminate\Support\Facades\DB;
  * @property ?string $mistake
  * @property ?string $note
  * @property ?string $target
+ * @property ?string $rig that the knot was used in
+ * @property ?string $rig_name what it was called then
  * @property ?float $took_s
  * @property Verdict $verdict
  * @property ?string $answer_level what was answered when it came in
@@ -76,7 +78,7 @@ final class CheckEvent extends Model
     }
 
     /**
-     * The events of some learners and knots as the core needs them.
+     * The events of some learners and knots as the core needs them; knots used in rigs stand in no level.
      *
      * @param  list<array{string, string}>  $pairs  learner and knot
      * @return iterable<CoreEvent>
@@ -113,7 +115,7 @@ final class CheckEvent extends Model
     /** @return iterable<CoreEvent> */
     private static function cores(Builder $events): iterable
     {
-        foreach ($events->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']) as $row) {
+        foreach ($events->where('kind', '!=', Kind::Used->value)->get(['id', 'kind', 'learner_id', 'knot', 'device', 'device_seq', 'corrected_at', 'day', 'by', 'verdict', 'tying', 'dressing', 'tail', 'prompts', 'target']) as $row) {
             yield new CoreEvent(
                 $row->id, Kind::from($row->kind), $row->learner_id, $row->knot, $row->device, (int) $row->device_seq, $row->corrected_at, $row->day, $row->by,
                 Verdict::from($row->verdict), Seen::from($row->tying), Seen::from($row->dressing), Seen::from($row->tail), (int) $row->prompts, $row->target,

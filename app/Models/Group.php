@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
@@ -129,6 +130,27 @@ final class Group extends Model
     public function shelf(): BadgeShelf
     {
         return app(BadgeShelf::class)->with($this->ownBadges());
+    }
+
+    /** @return HasMany<OwnRig, $this> */
+    public function rigPacks(): HasMany
+    {
+        return $this->hasMany(OwnRig::class);
+    }
+
+    /** @return HasMany<Measure, $this> the latest first */
+    public function measures(): HasMany
+    {
+        $relation = $this->hasMany(Measure::class);
+        $relation->orderByDesc('created_at')->orderByDesc('id');
+
+        return $relation;
+    }
+
+    /** All rigs there are for it: those of the packs, and its own. */
+    public function rigs(): RigShelf
+    {
+        return app(RigShelf::class)->with(array_values($this->rigPacks()->get()->map(fn (OwnRig $own): Fields => Fields::of($own->pack))->all()));
     }
 
     /** How its learners forget. */

@@ -9,15 +9,16 @@ use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\PlanLearner;
+use Compadre\Core\Teaching\RigUse;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The learners of a group with their standings and badges, read in three queries.
+ * The learners of a group with their standings and badges, read in four queries.
  */
 final readonly class GroupState
 {
     /**
-     * @param  Collection<int, Learner>  $learners  with standings, pursuits and ticks
+     * @param  Collection<int, Learner>  $learners  with standings, pursuits, ticks and uses
      * @param  array<string, BadgePack>  $badges  those the group works toward, by id; an older version someone is under way in by id@version
      * @param  array<string, ?string>  $dates  by the same
      */
@@ -28,7 +29,7 @@ final readonly class GroupState
     public static function of(Group $group): self
     {
         $shelf = $group->shelf();
-        $learners = $group->learners()->with(['standings', 'pursuits', 'ticks'])->get();
+        $learners = $group->learners()->with(['standings', 'pursuits', 'ticks', 'uses'])->get();
         [$badges, $dates] = [[], []];
         foreach ($group->badges()->get() as $chosen) {
             $badges[$chosen->badge] = $shelf->badge($chosen->badge);
@@ -119,12 +120,15 @@ final readonly class GroupState
         return (string) array_search($badge, $this->badges, true);
     }
 
-    /** @return array<string, true> requirements that are no knot, by their names in records */
+    /** @return array<string, true> what is ticked off beside the ladder, by hand or by a knot used in a rig, by its names in records */
     public static function ticked(Learner $learner): array
     {
         $ticked = [];
         foreach ($learner->ticks as $tick) {
             $ticked[$tick->note] = true;
+        }
+        foreach ($learner->uses as $use) {
+            $ticked += array_fill_keys((new RigUse((string) $use->rig, (string) $use->rig_name, $use->knot))->keys(), true);
         }
 
         return $ticked;

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\AgeBand;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\Builder;
 
 /**
  * @property string $id
@@ -20,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $hand left, right or not said
  * @property ?CarbonImmutable $archived_at
  * @property Collection<int, BadgeTick> $ticks
+ * @property Collection<int, CheckEvent> $uses
  * @property Collection<int, Standing> $standings
  * @property Collection<int, Pursuit> $pursuits
  */
@@ -50,6 +53,16 @@ final class Learner extends Model
     public function ticks(): HasMany
     {
         return $this->hasMany(BadgeTick::class);
+    }
+
+    /** @return HasMany<CheckEvent, $this> knots tied in a rig that stood, and not taken back */
+    public function uses(): HasMany
+    {
+        $uses = $this->hasMany(CheckEvent::class);
+        $uses->select(['id', 'learner_id', 'knot', 'rig', 'rig_name', 'meeting_id'])->where('kind', Kind::Used->value)
+            ->whereNotExists(fn (Builder $back): Builder => $back->from('check_events as back')->whereColumn('back.target', 'check_events.id')->where('back.kind', Kind::Retract->value));
+
+        return $uses;
     }
 
     /** @return HasMany<Standing, $this> all that is shown of them: the tally is for the next check alone */

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Session;
 
+use App\Bench\RigOnSheet;
 use App\Course\PlanProposal;
 use App\Course\Plans;
 use App\Course\TermBoard;
 use App\Knots\KnotNames;
 use App\Models\BlockRun;
+use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Stamped;
 use Carbon\CarbonImmutable;
+use Compadre\Core\Teaching\Block;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -22,7 +26,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class RunSheet
 {
-    public function __construct(private Plans $plans, private KnotNames $names)
+    public function __construct(private Plans $plans, private KnotNames $names, private RigOnSheet $rigs)
     {
     }
 
@@ -33,15 +37,38 @@ final readonly class RunSheet
         $meetings = $group->meetings()->get();
         $plans = $this->plans->with($state, $group, $meetings);
         $term = TermBoard::of($group, $state, $meetings, $plans->kept());
+        $sheet = $term[(int) $meetings->search(fn (Meeting $one): bool => $one->id === $meeting->id)];
+        $clock = self::clock($meeting);
         $here = $meeting->attendances()->pluck('present', 'learner_id')->all();
 
         return [
-            'meeting' => $term[(int) $meetings->search(fn (Meeting $one): bool => $one->id === $meeting->id)],
+            'meeting' => $sheet,
             'roll' => $state->learners->map(fn (Learner $learner): array => $learner->about() + ['present' => isset($here[$learner->id]) ? (bool) $here[$learner->id] : null])->values()->all(),
             'knots' => (object) $this->names->all(),
-            'clock' => self::clock($meeting),
+            'rigs' => (object) $this->rigs->of($group, $meeting, self::rigsIn($plans->kept()->stations($meeting->id), $clock)),
+            'used' => self::used($state, $meeting),
+            'clock' => $clock,
             'proposal' => $meeting->ended_at === null ? null : PlanProposal::of($state, $plans, $meetings),
         ];
+    }
+
+    /**
+     * @param  list<Block>  $planned
+     * @param  array<string, mixed>  $clock
+     * @return list<string>
+     */
+    private static function rigsIn(array $planned, array $clock): array
+    {
+        $ids = [...array_column($planned, 'rig'), ...array_column(is_array($clock['blocks']) ? $clock['blocks'] : [], 'rig')];
+
+        return array_values(array_unique(array_filter($ids, is_string(...))));
+    }
+
+    /** @return list<array{id: string, learner: string, rig: string, knot: string}> knots tied in a rig at this meeting */
+    private static function used(GroupState $state, Meeting $meeting): array
+    {
+        return array_values($state->learners->flatMap(fn (Learner $learner): Collection => $learner->uses)->where('meeting_id', $meeting->id)
+            ->map(fn (CheckEvent $use): array => ['id' => $use->id, 'learner' => $use->learner_id, 'rig' => (string) $use->rig, 'knot' => $use->knot])->all());
     }
 
     /**
@@ -63,6 +90,8 @@ final readonly class RunSheet
     {
         $seen = [
             'meetings' => "id, date, starts_at, minutes, checkers, coalesce(place, ''), coalesce(objects, ''), coalesce(bans, ''), coalesce(started_at, ''), coalesce(ended_at, ''), coalesce(cancelled_at, '')",
+            'meeting_rigs' => 'meeting_id, rig, version',
+            'rig_gates' => 'meeting_id, rig',
             'plan_places' => "knot, coalesce(concat(meeting_id), ''), pinned",
             'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(archived_at, '')",
         ];
@@ -71,7 +100,7 @@ final readonly class RunSheet
             $parts[] = '(select '.Stamped::rows($columns)." from `$table` where group_id = ?)";
         }
 
-        return hash('xxh32', (string) DB::scalar('select concat_ws(\'|\', '.implode(', ', $parts).')', array_fill(0, 3, $group->id)));
+        return hash('xxh32', (string) DB::scalar('select concat_ws(\'|\', '.implode(', ', $parts).')', array_fill(0, count($seen), $group->id)));
     }
 
     /** @return array<string, mixed> */
@@ -82,7 +111,7 @@ final readonly class RunSheet
             'started_at' => $meeting->started_at?->toIso8601ZuluString(), 'ended_at' => $meeting->ended_at?->toIso8601ZuluString(),
             'blocks' => $meeting->blocks()->get()->map(fn (BlockRun $run): array => [
                 'id' => $run->id, 'place' => $run->position, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned,
-                'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '',
+                'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '', 'rig' => $run->stations['rig'] ?? null,
                 'beside' => $run->stations['beside'] ?? [], 'learners' => $run->stations['learners'] ?? [],
                 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
             ])->values()->all(),

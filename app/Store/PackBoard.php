@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Bench\RigsTaken;
 use App\Course\Plans;
+use App\Knots\OwnMeasures;
 use App\Knots\Packs;
 use App\Models\Group;
 use App\Models\Meeting;
@@ -22,7 +23,7 @@ use Compadre\Core\Teaching\Block;
  */
 final readonly class PackBoard
 {
-    public function __construct(private Plans $plans, private Library $library, private Packs $packs, private RigsTaken $rigs)
+    public function __construct(private Plans $plans, private Library $library, private Packs $packs, private RigsTaken $rigs, private OwnMeasures $measures)
     {
     }
 
@@ -33,7 +34,7 @@ final readonly class PackBoard
         $knots = $this->knots($group, $meeting);
         $learners = self::expected($group, $meeting);
         $list = $this->list($group, $rope, $knots, $learners);
-        $rigs = $this->rigs->of($meeting);
+        $rigs = $this->rigs->of($group, $meeting);
         $uses = $this->uses($group, $rope, $list, $rigs);
         $served = array_values($uses);
         $taken = array_merge(...array_map(static fn (StoreUse $use): array => $use->taken, $served));
@@ -64,7 +65,7 @@ final readonly class PackBoard
     {
         $rope = $group->ropes()->get()->firstOrFail();
 
-        return array_values($this->uses($group, $rope, $this->list($group, $rope, $this->knots($group, $meeting), self::expected($group, $meeting)), $this->rigs->of($meeting)));
+        return array_values($this->uses($group, $rope, $this->list($group, $rope, $this->knots($group, $meeting), self::expected($group, $meeting)), $this->rigs->of($group, $meeting)));
     }
 
     /**
@@ -122,7 +123,7 @@ final readonly class PackBoard
     /** @param  list<KnotPack>  $knots */
     private function list(Group $group, Rope $rope, array $knots, int $learners): PackList
     {
-        return PackList::of($knots, $learners, $rope->inHandFor($knots[0] ?? $this->library->knot('overhand')), $this->packs->tails(), $group->tail_school, $group->backup);
+        return PackList::of($knots, $learners, $rope->inHandFor($knots[0] ?? $this->library->knot('overhand')), $this->packs->tails(), $group->tail_school, $group->backup, $this->measures->of($group));
     }
 
     /** How many learners are expected: all but those marked away. */

@@ -34,10 +34,10 @@ final class Rooms
     public const APP = [
         'Knots' => [],
         'Check' => ['Knots'],
-        'Course' => ['Knots'],
-        'Session' => ['Knots', 'Course'],
-        'Crew' => ['Knots', 'Check', 'Course', 'Session'],
         'Bench' => ['Knots'],
+        'Course' => ['Knots', 'Bench'],
+        'Session' => ['Knots', 'Bench', 'Course'],
+        'Crew' => ['Knots', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
     ];

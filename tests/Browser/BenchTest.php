@@ -115,3 +115,81 @@ it('works without a network by what was worked out last', function (): void {
     $this->find(SKETCH);
     $this->offline(false);
 });
+
+it('moves every instrument by its handle, and the figures follow', function (): void {
+    $this->house();
+    $this->screen(360, 740);
+    $this->signIn();
+    $this->goTo('/bench');
+    $this->named('Instruments', 'main a')->click();
+    foreach ($this->fetched('/api/instruments')['instruments'] as $one) {
+        $this->goTo("/bench/instruments/{$one['id']}");
+        $this->see($one['name']);
+        $this->find(SKETCH);
+        $figures = $this->find('main dl')->getText();
+        $handle = $this->find('main [data-handle]');
+        $before = $handle->getAttribute('aria-valuenow');
+        $handle->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->until(fn (): bool => $this->find('main [data-handle]')->getAttribute('aria-valuenow') !== $before, "the handle of {$one['id']}");
+        $this->until(fn (): bool => $this->find('main dl')->getText() !== $figures, "the figures of {$one['id']}");
+        expect($this->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue($one['id']);
+    }
+    $this->goTo('/bench/instruments/line');
+    $this->see('Pull at each anchor');
+    // A finger draws the line tight, and past what can be it says so beside the picture.
+    $sag = fn (): int => (int) $this->find('main [data-handle=sag_mm]')->getAttribute('aria-valuenow');
+    $loose = $sag();
+    $this->browser->action()->moveToElement($this->find('main [data-handle=sag_mm]'))->clickAndHold()->moveByOffset(0, -15)->release()->perform();
+    $this->until(fn (): bool => $sag() < $loose, 'a tighter line');
+    $this->fill('How far does it sag? (m)', '3.5');
+    $this->see('Nothing is worked out from this');
+});
+
+it('measures a knot, and reckons with it at once', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/bench/ridge-shelter');
+    $this->find(SKETCH);
+    $guys = fn (): array => array_column(array_filter($this->fetched('/api/rigs/ridge-shelter')['worked']['members'], fn (array $one): bool => $one['id'] === 'guy'), 'length_mm');
+    $before = $guys();
+    $this->goTo('/bench/calibrate');
+    $this->see('Nothing is measured yet');
+    $this->see('Reckoned with 20 times the rope.');
+    $this->fill('From mark to mark (mm)', '9');
+    $this->named('Keep this measure')->click();
+    $this->see('cannot be');
+    $this->fill('From mark to mark (mm)', '200');
+    $this->named('Keep this measure')->click();
+    $this->see('Measured once');
+    $this->see('it began with 20');
+    expect($guys())->not->toBe($before);
+    $this->named('Take back')->click();
+    $this->see('Nothing is measured yet');
+    expect($guys())->toBe($before);
+});
+
+it('copies a rig, changes it, and says what a change cannot be', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/bench/line-between');
+    $this->find(SKETCH);
+    $this->named('Make a copy of our own')->click();
+    $this->fill('What it is called', 'Lantern line on the green');
+    $caution = $this->find('main textarea')->getAttribute('value');
+    expect($caution)->toContain('trip wire');
+    $this->named('Formulas', 'main summary')->click();
+    $this->fill('low', 'height_mm - 3');
+    $this->named('Keep it')->click();
+    $this->see('units');
+    $this->fill('low', 'height_mm - sag_mm');
+    $this->named('Keep it')->click();
+    $this->see('Lantern line on the green');
+    $this->find(SKETCH);
+    $this->goTo('/bench');
+    $this->see('Lantern line on the green, ours');
+    $this->named('Lantern line', 'main li a')->click();
+    $this->named('Change it')->click();
+    $this->named('Remove it')->click();
+    $this->see('What should stand at the end?');
+    $this->notSee('Lantern line on the green');
+});

@@ -60,6 +60,8 @@ function matrixGroup($test, string $name): array
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
     $stock = $group->stocks()->create(['name' => 'Coil', 'kind' => 'coil', 'diameter_mm' => 10, 'material' => 'polyester', 'lay' => 'right', 'ends' => 'taped', 'length_mm' => 50_000]);
     $taken = MeetingRig::query()->create(['group_id' => $group->id, 'meeting_id' => $next->id, 'rope_id' => $rope->id, 'rig' => 'bed-roll', 'version' => 1, 'answers' => ['length_mm' => 600, 'girth_mm' => 700], 'knots' => []]);
+    $group->rigPacks()->create(['rig' => 'bundle-of-ours', 'origin' => 'pole-bundle', 'version' => 1, 'pack' => ['id' => 'bundle-of-ours', 'name' => "Bundle of $name"] + $group->rigs()->pack('pole-bundle'), 'made_by' => $people['lead']->id]);
+    $measure = $group->measures()->create(['knot' => 'bowline', 'diameter_mm' => 8, 'material' => 'nylon', 'measured_mm' => 180, 'turns' => 0, 'object_mm' => 0, 'loop_mm' => 0, 'made_by' => $people['lead']->id]);
     $token = bin2hex(random_bytes(24));
     $invitation = Invitation::query()->create(['group_id' => $group->id, 'created_by' => $people['lead']->id, 'role' => Role::Helper, 'token_hash' => Invitation::hash($token), 'expires_at' => now()->addDay()]);
     $held = bin2hex(random_bytes(16));
@@ -74,7 +76,7 @@ function matrixGroup($test, string $name): array
     return ['group' => $group, 'people' => $people, 'ids' => [
         'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'invitation' => $invitation->id,
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
-        'rig' => 'tripod', 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
+        'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
 }
 
@@ -97,6 +99,7 @@ function matrixBody(string $address, array $ids): ?array
         'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],
         'POST /api/meetings/{meeting}/rigs' => ['rig' => 'tripod', 'answers' => ['leg_mm' => 2000, 'foot_radius_mm' => 850, 'poles_mm' => [60, 60, 60], 'school' => 'plain']],
         'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],
+        'PUT /api/rigs/{rig}' => ['pack' => app(\Compadre\Core\Rigs\RigShelf::class)->pack('pole-bundle')], 'POST /api/rigs/{rig}/copies' => [], 'POST /api/measures' => ['knot' => 'bowline', 'measured_mm' => 200],
         'POST /api/store' => ['name' => 'New coil', 'kind' => 'coil', 'diameter_mm' => 8, 'material' => 'nylon', 'lay' => 'braided', 'ends' => 'sealed', 'length_mm' => 20000], 'PUT /api/store/{stock}' => ['count' => 2],
         'POST /api/screens' => ['knot' => 'bowline', 'step' => 1, 'steps' => 6], 'PUT /api/screens/{remote}' => ['knot' => 'bowline', 'step' => 2, 'steps' => 6],
         'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
@@ -125,6 +128,9 @@ function matrixAllowed(Registered $route): array
 function matrixPath(string $address, array $ids, string $role): string
 {
     $ids['remote'] = $role === 'instructor' ? $ids['remote-instructor'] : $ids['remote'];
+    if (in_array($address, ['PUT /api/rigs/{rig}', 'DELETE /api/rigs/{rig}'], true)) {
+        $ids['rig'] = $ids['own'];
+    }
     if (str_ends_with($address, '/run') || str_contains($address, 'attendance')) {
         $ids['meeting'] = $ids['tonight'];
     }

@@ -6,7 +6,7 @@ namespace Compadre\Core\Checking;
 
 /**
  * What a check event says: a result; that an event is taken back; that a leader decides otherwise; that a
- * learner had the knot before.
+ * learner had the knot before; that a learner tied it in a rig that stood, which says nothing of how well.
  */
 enum Kind: string
 {
@@ -14,4 +14,5 @@ enum Kind: string
     case Retract = 'retract';
     case Overrule = 'overrule';
     case Prior = 'prior';
+    case Used = 'used';
 }

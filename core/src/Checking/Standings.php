@@ -9,6 +9,7 @@ namespace Compadre\Core\Checking;
  *
  * Order, for each learner and knot by itself: by corrected time, but never against the order of one device, which counts
  * its own events; ties by device and number. A retract removes its target, whenever it arrives. An overrule takes its target's place and day.
+ * A knot used in a rig is no result, and stands in no level.
  */
 final class Standings
 {
@@ -96,7 +97,9 @@ final class Standings
     {
         $groups = [];
         foreach ($events as $event) {
-            $groups[$event->learner."\0".$event->knot][] = $event;
+            if ($event->kind !== Kind::Used) {
+                $groups[$event->learner."\0".$event->knot][] = $event;
+            }
         }
         ksort($groups, SORT_STRING);
 

@@ -17,6 +17,7 @@ use Compadre\Core\Teaching\Plan\CoursePlanner;
 use Compadre\Core\Teaching\Plan\PlanSettings;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanMeeting;
+use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\TimeModel;
 use Compadre\Core\Teaching\UnmetNeed;
 use stdClass;
@@ -52,12 +53,14 @@ final readonly class PlanOperation implements Operation
             'meetings' => Schemas::listOf(Schemas::object([
                 'id' => Schemas::text(), 'date' => Schemas::day(), 'minutes' => ['type' => 'integer', 'minimum' => 10, 'maximum' => 1440],
                 'checkers' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'objects' => $texts + ['description' => 'kinds of object there to tie to; left out: all'],
-            ], ['objects'])) + ['maxItems' => 120],
+                'rigs' => $texts + ['description' => 'those chosen for it'],
+            ], ['objects', 'rigs'])) + ['maxItems' => 120],
+            'rigs' => Schemas::listOf(Schemas::object(['id' => Schemas::text(), 'minutes' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 240], 'knots' => $texts + ['minItems' => 1]])) + ['description' => 'in which knots can be put to use where time is left'],
             'settings' => Schemas::object(['old_share' => ['type' => 'number', 'minimum' => 0, 'maximum' => 0.5], 'new_knots' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 10]], ['old_share', 'new_knots']),
             'pins' => $byKnot(['type' => ['string', 'null']]) + ['description' => 'meeting by knot; null leaves it out'],
             'bans' => Schemas::listOf(Schemas::object(['what' => Schemas::text() + ['description' => 'a knot or a family'], 'meeting' => ['type' => ['string', 'null'], 'description' => 'null: all']])),
             'previous' => $byKnot(['type' => ['string', 'null']]) + ['description' => 'meeting by knot as planned before: as few as must are moved'],
-        ], ['settings', 'pins', 'bans', 'previous']);
+        ], ['rigs', 'settings', 'pins', 'bans', 'previous']);
     }
 
     public function output(): array
@@ -89,12 +92,13 @@ final readonly class PlanOperation implements Operation
             $badges[$badge->id] = $badge;
             $dates[$badge->id] = $chosen->textOrNull('due_on');
         }
-        $meetings = array_values(array_filter($this->meetings($input), static fn (PlanMeeting $meeting): bool => $meeting->date >= $now));
+        $rigs = $this->rigs($input);
+        $meetings = array_values(array_filter($this->meetings($input, $rigs), static fn (PlanMeeting $meeting): bool => $meeting->date >= $now));
         $settings = $input->objectOrNull('settings');
         $plan = CoursePlanner::plan($this->learners($input), $badges, $dates, $meetings, $this->library, new PlanSettings(
             $settings?->number('old_share', TimeModel::OLD_SHARE) ?? TimeModel::OLD_SHARE, $settings?->wholeOrNull('new_knots'),
             self::places($input, 'pins'), array_map(static fn (Fields $ban): Ban => new Ban($ban->text('what'), $ban->textOrNull('meeting')), $input->objects('bans')),
-            $input->has('previous') ? self::places($input, 'previous') : null,
+            $input->has('previous') ? self::places($input, 'previous') : null, rigs: $rigs,
         ));
         $blocks = [];
         foreach ($plan->meetings as $id => $of) {
@@ -108,8 +112,44 @@ final readonly class PlanOperation implements Operation
         ];
     }
 
-    /** @return list<PlanMeeting> by date */
-    private function meetings(Fields $input): array
+    /** @return array<string, PlanRig> by id */
+    private function rigs(Fields $input): array
+    {
+        $rigs = [];
+        foreach ($input->objects('rigs') as $rig) {
+            foreach ($rig->texts('knots') as $index => $knot) {
+                $this->library->knot($knot, $rig->place('knots').'/'.$index);
+            }
+            $id = $rig->text('id');
+            if (isset($rigs[$id])) {
+                throw Refusal::of($rig->place('id'), $id, 'a rig once');
+            }
+            $rigs[$id] = new PlanRig($id, $id, $rig->whole('minutes'), array_map(static fn (string $knot): array => [$knot], $rig->texts('knots')));
+        }
+
+        return $rigs;
+    }
+
+    /**
+     * @param  array<string, PlanRig>  $rigs
+     * @return list<string>
+     */
+    private function chosen(Fields $meeting, array $rigs): array
+    {
+        foreach ($meeting->texts('rigs') as $index => $rig) {
+            if (! isset($rigs[$rig])) {
+                throw Refusal::of($meeting->place('rigs').'/'.$index, $rig, $rigs === [] ? 'nothing: no rigs were given' : 'one of '.implode(', ', array_keys($rigs)));
+            }
+        }
+
+        return $meeting->texts('rigs');
+    }
+
+    /**
+     * @param  array<string, PlanRig>  $rigs
+     * @return list<PlanMeeting> by date
+     */
+    private function meetings(Fields $input, array $rigs): array
     {
         $meetings = [];
         foreach ($input->objects('meetings') as $meeting) {
@@ -117,7 +157,7 @@ final readonly class PlanOperation implements Operation
             if (isset($meetings[$id])) {
                 throw Refusal::of($meeting->place('id'), $id, 'a meeting once');
             }
-            $meetings[$id] = new PlanMeeting($id, $meeting->text('date'), $meeting->whole('minutes'), $meeting->whole('checkers'), $meeting->has('objects') ? $meeting->texts('objects') : null);
+            $meetings[$id] = new PlanMeeting($id, $meeting->text('date'), $meeting->whole('minutes'), $meeting->whole('checkers'), $meeting->has('objects') ? $meeting->texts('objects') : null, $this->chosen($meeting, $rigs));
         }
         $meetings = array_values($meetings);
         usort($meetings, static fn (PlanMeeting $a, PlanMeeting $b): int => [$a->date, $a->id] <=> [$b->date, $b->id]);

@@ -10,6 +10,7 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\StrandPlan;
 use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rigs\Lashing;
+use Compadre\Core\Rope\Calibration;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
@@ -43,8 +44,9 @@ final readonly class PackList
     /**
      * @param  list<KnotPack>  $knots  of the day
      * @param  int  $learners  expected, 0 or more
+     * @param  array<string, Calibration>  $own  what the group has measured, by knot
      */
-    public static function of(array $knots, int $learners, RopeInHand $rope, TailRule $tails, TailSchool $school, bool $backup): self
+    public static function of(array $knots, int $learners, RopeInHand $rope, TailRule $tails, TailSchool $school, bool $backup, array $own = []): self
     {
         $pairs = intdiv($learners + 1, 2);
         $longest = null;
@@ -67,7 +69,7 @@ final readonly class PackList
                 continue;
             }
             $many = max(1, count(array_filter($strands, static fn (StrandPlan $strand): bool => $strand->kind->isRope())));
-            $use = RopeUse::of($knot, $rope, $tail, RopeUse::turnsOf($knot->methods[0], self::POLE), $knot->family === Family::Loop ? self::LOOP : null);
+            $use = RopeUse::of($knot, $rope, $tail, RopeUse::turnsOf($knot->methods[0], self::POLE), $knot->family === Family::Loop ? self::LOOP : null, own: $own[$knot->id] ?? null);
             $needs = $use->used / $many + $tail->millimetres + self::HOLD;
             $ropes = max($ropes, min(2, $many));
             if ($longest === null || $needs > $longest[0]) {

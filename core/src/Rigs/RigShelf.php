@@ -12,10 +12,17 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Pack\Question;
 
 /**
- * The rigs of a folder of packs, and those a group has made of its own; read as they are asked for.
+ * The rigs of a folder of packs, and those a group has made of its own; or its instruments, which are pictures with one handle and
+ * figures that follow it. Read as they are asked for.
  */
 final class RigShelf
 {
+    /** What an instrument does without: nothing is built with it. */
+    private const INSTRUMENT = [
+        'kind' => 'instrument', 'stands' => '', 'learners' => ['purpose' => ''], 'minutes' => 0, 'ages' => ['from' => 3, 'to' => 25], 'prerequisites' => [], 'places' => [],
+        'members' => [], 'checks' => ['before' => [], 'while' => [], 'after' => []], 'raise' => [], 'strike' => [], 'leaves' => '',
+    ];
+
     /** @var array<string, RigPack> */
     private array $read = [];
 
@@ -37,6 +44,18 @@ final class RigShelf
         return new self($files, new RigReader($library));
     }
 
+    /** The instruments of a folder of packs. */
+    public static function instruments(string $folder, Library $library): self
+    {
+        $packs = [];
+        foreach (glob($folder.'/instruments/*.json') ?: [] as $file) {
+            $pack = Fields::of(Json::arrays(Json::file($file)));
+            $packs[basename($file, '.json')] = Fields::of($pack->raw() + ['purpose' => $pack->text('about')] + self::INSTRUMENT);
+        }
+
+        return new self($packs, new RigReader($library));
+    }
+
     /** @param  list<Fields>  $own  rigs a group has made, which stand beside the others, or in the place of one of the same id */
     public function with(array $own): self
     {
@@ -46,6 +65,12 @@ final class RigShelf
         }
 
         return new self($packs, $this->reader);
+    }
+
+    /** Changes whenever a pack does. */
+    public function stamp(): string
+    {
+        return sha1(implode(',', array_map(static fn (string|Fields $pack): string => $pack instanceof Fields ? Json::write($pack->raw()) : $pack.filemtime($pack).filesize($pack), $this->packs)));
     }
 
     /** @return list<string> in order of the alphabet */
@@ -70,6 +95,16 @@ final class RigShelf
         }
 
         return $this->read[$id] ??= $this->reader->read($this->fields($id));
+    }
+
+    /**
+     * @return array<array-key, mixed> a rig's pack as it is written
+     *
+     * @throws Refusal for a rig that is not on the shelf
+     */
+    public function pack(string $id, string $field = '/rig'): array
+    {
+        return $this->has($id) ? $this->fields($id)->raw() : throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
     }
 
     /** @return list<Question> what a rig asks, without reading its formulas */

@@ -14,7 +14,7 @@ use Compadre\Core\Knots\Visit;
 /**
  * How much rope a knot takes: used = a d + pi (D + d) for each turn round an object of diameter D + the free loop, in mm; a is the
  * knot's rope factor, d the rope's diameter (of tape three times its thickness). What a knot drawn up in space takes counts instead of
- * the factor where both are of one kind. A starting value, until a group has measured its own.
+ * the factor where both are of one kind; what a group has measured counts before both.
  */
 final readonly class RopeUse
 {
@@ -38,13 +38,14 @@ final readonly class RopeUse
      * @param  list<array{object: float, turns: float}>  $turns diameters in mm, 0 or more turns
      * @param  ?float  $loop inner circumference of the free loop in mm
      * @param  ?float  $inSpace what the knot drawn up in space takes, in diameters
+     * @param  ?Calibration  $own  what the group has measured
      */
-    public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null, ?float $inSpace = null): self
+    public static function of(KnotPack $knot, RopeInHand $rope, RequiredTail $tail, array $turns = [], ?float $loop = null, ?float $inSpace = null, ?Calibration $own = null): self
     {
-        $isFromSpace = $inSpace !== null && abs($inSpace - $knot->ropeFactor) <= self::NEAR * $knot->ropeFactor;
-        $factor = $isFromSpace ? $inSpace : $knot->ropeFactor;
-        $d = $rope->diameter * ($knot->tailClass === TailClass::Tape ? self::TAPE : 1.0);
-        $round = array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $d) * $one['turns'], $turns));
+        $isFromSpace = $own === null && $inSpace !== null && abs($inSpace - $knot->ropeFactor) <= self::NEAR * $knot->ropeFactor;
+        $factor = $own->factor ?? ($isFromSpace ? $inSpace : $knot->ropeFactor);
+        $d = self::across($knot, $rope);
+        $round = self::round($turns, $d);
         $used = $factor * $d + $round + ($loop ?? 0.0);
         $parts = [sprintf('%s times the rope’s %s mm', Figure::of(round($factor, 1)), Figure::of($d))];
         if ($round > 0) {
@@ -57,12 +58,28 @@ final readonly class RopeUse
         $setOut = $loop !== null && $knot->setsOut ? $loop + self::SET_OUT * $d + $tail->millimetres : null;
 
         $origin = match (true) {
+            $own !== null => $own->sure(),
             $isFromSpace => 'Measured on the knot drawn up in space',
             $inSpace !== null => sprintf('A starting value (drawn up in space the knot takes %s times the rope)', Figure::of(round($inSpace, 1))),
             default => 'A starting value',
         };
 
-        return new self($used, $tail->millimetres, $setOut, $isFromSpace, sprintf('About %s: %s; and a tail of %d mm. %s: mark, tie, untie and measure to make it your own.', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres, $origin));
+        return new self($used, $tail->millimetres, $setOut, $isFromSpace, sprintf('About %s: %s; and a tail of %d mm. %s', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres, $own !== null ? $origin : "$origin: mark, tie, untie and measure to make it your own."));
+    }
+
+    /** What stands for the diameter in mm: of tape three times its thickness. */
+    public static function across(KnotPack $knot, RopeInHand $rope): float
+    {
+        return $rope->diameter * ($knot->tailClass === TailClass::Tape ? self::TAPE : 1.0);
+    }
+
+    /**
+     * @param  list<array{object: float, turns: float}>  $turns diameters in mm
+     * @return float rope round the objects in mm
+     */
+    public static function round(array $turns, float $across): float
+    {
+        return array_sum(array_map(static fn (array $one): float => M_PI * ($one['object'] + $across) * $one['turns'], $turns));
     }
 
     /**

@@ -6,7 +6,8 @@ namespace Compadre\Core\Teaching;
 
 /**
  * A stretch of a meeting. Kinds: welcome, old (knots looked at again), new (a knot shown for the first time), again
- * (a knot some still need), free, clear_up. Lessons come in parts: show, along, tries, check.
+ * (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, clear_up. Lessons come in parts: show,
+ * along, tries, check.
  */
 final readonly class Block
 {
@@ -17,6 +18,7 @@ final readonly class Block
      * @param  list<self>  $beside  stations at the same time, each with one checker
      * @param  ?string  $teacher  a learner who has the knot and can show it at this station
      * @param  float  $checking  minutes of a lesson in which learners are checked
+     * @param  ?string  $rig  that is raised, inspected or struck
      */
     public function __construct(
         public string $kind,
@@ -28,12 +30,13 @@ final readonly class Block
         public array $beside = [],
         public ?string $teacher = null,
         public float $checking = 0.0,
+        public ?string $rig = null,
     ) {
     }
 
     public function startingAt(float $start): self
     {
-        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher, $this->checking);
+        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher, $this->checking, $this->rig);
     }
 
     /** @return list<self> it and the stations beside it */
@@ -66,7 +69,7 @@ final readonly class Block
     {
         return [
             'kind' => $this->kind, 'start' => round($this->start, 1), 'minutes' => round($this->minutes, 1), 'knot' => $this->knot,
-            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher, 'parts' => $this->parts(),
+            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher, 'parts' => $this->parts(), 'rig' => $this->rig,
             'beside' => array_map(static fn (self $station): array => $station->toArray(), $this->beside),
         ];
     }

@@ -239,6 +239,56 @@ export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
   });
 };
 
+export const instrumentsQuery = queryOptions({
+  queryKey: ['instruments'],
+  queryFn: () => call<{ instruments: Schemas['InstrumentAbout'][] }>('GET', '/api/instruments'),
+  staleTime: Infinity,
+});
+
+/** The last that was read off an instrument, whatever was asked; nothing looks it up. */
+export const lastReadQuery = (instrument: string) =>
+  queryOptions({
+    queryKey: ['instrument', instrument, 'read'],
+    queryFn: (): Schemas['Instrument'] | null => null,
+    enabled: false,
+    staleTime: Infinity,
+  });
+
+/** Why nothing can be read off an instrument for some answers; nothing where it can. What is read is kept beside. */
+export const instrumentQuery = (instrument: string, answers: Record<string, unknown>, rope: string | null) => {
+  const asked = new URLSearchParams({ answers: JSON.stringify(answers) });
+  if (rope !== null) asked.set('rope', rope);
+  return queryOptions({
+    queryKey: ['instrument', instrument, asked.toString()],
+    queryFn: async ({ client, signal }): Promise<Fault[]> => {
+      try {
+        const path = `/api/instruments/${encodeURIComponent(instrument)}?${asked.toString()}`;
+        const read = await call<Schemas['Instrument']>('GET', path);
+        if (!signal.aborted) client.setQueryData(lastReadQuery(instrument).queryKey, read);
+        return [];
+      } catch (error) {
+        if (error instanceof ApiProblem && error.status === 422) return error.faults;
+        throw error;
+      }
+    },
+    staleTime: 0,
+    gcTime: 0,
+  });
+};
+
+export const measuresQuery = queryOptions({
+  queryKey: ['measures'],
+  queryFn: () => call<Schemas['Measures']>('GET', '/api/measures'),
+});
+
+export const rigPackQuery = (rig: string) =>
+  queryOptions({
+    queryKey: ['rig-pack', rig],
+    queryFn: () => call<{ pack: Record<string, unknown> }>('GET', `/api/rigs/${encodeURIComponent(rig)}/pack`),
+    staleTime: 0,
+    gcTime: 0,
+  });
+
 export const choiceQuery = (job: object) =>
   queryOptions({
     queryKey: ['choice', JSON.stringify(job)],

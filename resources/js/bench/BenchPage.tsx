@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { HelpCircle, ShieldCheck } from 'lucide-react';
+import { Gauge, HelpCircle, Ruler, ShieldCheck } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { rigsQuery } from '../api/queries';
@@ -23,9 +23,17 @@ export function BenchPage() {
           <h1 className="text-3xl">{words.bench.title}</h1>
           <p className="text-soft">{words.bench.about}</p>
         </div>
-        <Link to="/bench/which" className={LINK}>
-          <HelpCircle aria-hidden className="size-5" /> {words.bench.which}
-        </Link>
+        <p className="flex flex-wrap gap-x-5">
+          <Link to="/bench/which" className={LINK}>
+            <HelpCircle aria-hidden className="size-5" /> {words.bench.which}
+          </Link>
+          <Link to="/bench/instruments" className={LINK}>
+            <Gauge aria-hidden className="size-5" /> {words.bench.instruments.title}
+          </Link>
+          <Link to="/bench/calibrate" className={LINK}>
+            <Ruler aria-hidden className="size-5" /> {words.bench.calibrate.title}
+          </Link>
+        </p>
       </header>
       <div className="rail:columns-2 rail:gap-8">
         {KINDS.map((kind) => (
@@ -51,7 +59,8 @@ function Rig({ rig }: { rig: About }) {
       <Link to={`/bench/${rig.id}`} className="block rounded-xl px-4 py-3 hover:bg-wash">
         <strong className="text-lg leading-tight">{rig.stands}</strong>
         <span className="block text-sm text-soft">
-          {rig.name}, {words.bench.minutes(rig.minutes)}, {words.bench.from(rig.ages.from)}
+          {rig.name}, {rig.own && `${words.bench.own.mark}, `}
+          {words.bench.minutes(rig.minutes)}, {words.bench.from(rig.ages.from)}
           {rig.gated && (
             <span className="ml-2 inline-flex items-center gap-1 font-semibold text-notyet">
               <ShieldCheck aria-hidden className="size-4" /> {words.bench.gated}

@@ -2,8 +2,9 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useMe } from '../device/me';
 import { Part } from '../ui/Part';
-import { length, listOf, number, percent, span } from '../words/format';
+import { length, listOf, number, span } from '../words/format';
 import { words } from '../words/en';
+import { figureText } from './figure';
 
 type Worked = Schemas['RigWorked'];
 
@@ -18,18 +19,13 @@ export function RigCard({
   onKnot: (place: string, knot: string) => void;
 }) {
   const { units } = useMe().group;
-  const figure = (one: Worked['figures'][number]): string => {
-    if (one.unit === 'mm') return span(one.value, units);
-    if (one.unit === 'share') return percent(one.value);
-    return `${number(one.value, one.unit === 'ratio' ? 2 : 0)}${words.bench.units[one.unit]}`;
-  };
   return (
     <>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-3 rail:grid-cols-3 print:grid-cols-5 print:gap-y-1">
         {worked.figures.map((one) => (
           <div key={one.id}>
             <dt className="text-sm text-soft print:text-[9px]">{one.name}</dt>
-            <dd className="text-xl font-semibold tabular-nums print:text-sm">{figure(one)}</dd>
+            <dd className="text-xl font-semibold tabular-nums print:text-sm">{figureText(one, units)}</dd>
           </div>
         ))}
       </dl>

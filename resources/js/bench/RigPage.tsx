@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { type RigAsked, rigsQuery } from '../api/queries';
 import { useMe } from '../device/me';
@@ -11,6 +11,7 @@ import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { dayLong, moment, span } from '../words/format';
 import { words } from '../words/en';
+import { CopyRig } from './CopyRig';
 import { GateForm } from './GateForm';
 import { Questions } from './Questions';
 import { RigCard } from './RigCard';
@@ -25,10 +26,11 @@ const CARD =
 export function RigPage() {
   const { rig: id = '' } = useParams();
   const me = useMe();
+  const [search] = useSearchParams();
   const all = useQuery(rigsQuery);
   const meetings = all.data?.meetings ?? [];
   const [given, setGiven] = useState<Omit<RigAsked, 'rig'>>({ answers: {}, knots: {}, rope: null, meeting: null });
-  const meeting = given.meeting ?? me.tonight ?? meetings[0]?.id ?? null;
+  const meeting = given.meeting ?? search.get('meeting') ?? me.tonight ?? meetings[0]?.id ?? null;
   const { rig, refused, error, again } = useRig({ rig: id, ...given, meeting });
   if (error && !rig) return <Failure error={error} retry={again} />;
   if (!rig) return <Loading />;
@@ -42,11 +44,14 @@ export function RigPage() {
           <h1 className="text-3xl print:text-xl">{rig.rig.name}</h1>
           <p className="text-soft">{rig.rig.purpose}</p>
         </div>
-        {rig.worked && (
-          <button type="button" onClick={() => window.print()} className={`${LINK} print:hidden`}>
-            <Printer aria-hidden className="size-5" /> {words.bench.print}
-          </button>
-        )}
+        <p className="flex flex-wrap gap-x-5 print:hidden">
+          {me.may.plan && <CopyRig rig={rig.rig} />}
+          {rig.worked && (
+            <button type="button" onClick={() => window.print()} className={LINK}>
+              <Printer aria-hidden className="size-5" /> {words.bench.print}
+            </button>
+          )}
+        </p>
       </header>
       <div className="grid gap-7 rail:grid-cols-[19rem_1fr] rail:grid-rows-[auto_1fr] print:block">
         <div className="flex min-w-0 flex-col gap-4 rail:col-start-2">

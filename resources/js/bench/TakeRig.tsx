@@ -18,7 +18,13 @@ export function TakeRig({ asked }: { asked: RigAsked & { meeting: string } }) {
         knots: asked.knots,
         ...(asked.rope === null ? {} : { rope: asked.rope }),
       }),
-    onSuccess: () => void queryClient.invalidateQueries({ queryKey: packQuery(asked.meeting).queryKey }),
+    // It is in the plan from now on, and on the run sheet.
+    onSuccess: () =>
+      void Promise.all(
+        [packQuery(asked.meeting).queryKey, ['course'], ['meeting']].map((queryKey) =>
+          queryClient.invalidateQueries({ queryKey }),
+        ),
+      ),
   });
   return (
     <div className="print:hidden">

@@ -52,7 +52,7 @@ export async function record(
     state: 'waiting',
     who,
     ...(me ? { of: me.user.name } : {}),
-    verdict: words.verdicts[provisional.verdict],
+    verdict: draft.kind === 'used' ? words.check.used.kept : words.verdicts[provisional.verdict],
     event: {
       ...draft,
       ...(me ? { by: me.user.id } : {}),

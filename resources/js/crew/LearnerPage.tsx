@@ -180,7 +180,11 @@ function History({
             <span className="flex flex-wrap justify-between gap-x-3">
               <strong>
                 {knots[entry.knot] ?? entry.knot}:{' '}
-                {entry.kind === 'prior' ? words.crew.prior : words.verdicts[entry.verdict]}
+                {entry.kind === 'prior'
+                  ? words.crew.prior
+                  : entry.rig !== null
+                    ? words.crew.used(entry.rig)
+                    : words.verdicts[entry.verdict]}
               </strong>
               <span className="text-sm text-soft">
                 {dayShort(entry.day)} {words.crew.by(entry.by)}
@@ -188,7 +192,7 @@ function History({
             </span>
             <span className="text-sm text-soft">
               {[
-                entry.words,
+                entry.rig === null ? entry.words : '',
                 entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`),
                 entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)),
                 entry.kind === 'overrule' ? words.crew.overrule : '',

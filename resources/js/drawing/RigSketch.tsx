@@ -34,6 +34,8 @@ export function RigSketch({
   number,
   handleName,
   valueOf,
+  say = (answer) => measure(valueOf(answer)),
+  step = () => 10,
   onHandle,
 }: {
   sketch: Sketch;
@@ -42,6 +44,10 @@ export function RigSketch({
   number: (place: string) => number;
   handleName: (answer: string) => string;
   valueOf: (answer: string) => number;
+  /** What an answer is in words; a length, unless something else is said. */
+  say?: (answer: string) => string;
+  /** How much an arrow key changes it. */
+  step?: (answer: string) => number;
   onHandle?: (handle: Handle, millimetres: number) => void;
 }) {
   const box = useRef<HTMLDivElement>(null);
@@ -86,7 +92,8 @@ export function RigSketch({
                 scale={scale}
                 name={handleName(handle.answer)}
                 value={valueOf(handle.answer)}
-                says={measure(valueOf(handle.answer))}
+                says={say(handle.answer)}
+                step={step(handle.answer)}
                 onMove={onHandle}
               />
             ))}
@@ -240,6 +247,7 @@ function Grip({
   name,
   value,
   says,
+  step,
   onMove,
 }: {
   handle: Handle;
@@ -247,6 +255,7 @@ function Grip({
   name: string;
   value: number;
   says: string;
+  step: number;
   onMove: (handle: Handle, millimetres: number) => void;
 }) {
   const held = useRef<{ x: number; y: number; scale: number } | null>(null);
@@ -265,7 +274,7 @@ function Grip({
     if (steps === undefined) return;
     event.preventDefault();
     // The answer grows with right and up, whichever way its handle goes.
-    onMove(handle, (steps * 10) / handle.by);
+    onMove(handle, (steps * step) / handle.by);
   };
   const arrows = along ? 'M-15 0l6 -5v10zM15 0l-6 -5v10z' : 'M0 -15l-5 6h10zM0 15l-5 -6h10z';
   return (

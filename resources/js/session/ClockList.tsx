@@ -11,6 +11,7 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
+import { RigPart } from './RigPart';
 import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
@@ -72,7 +73,11 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
   // What is over makes room for what is on.
   const behindUs = running ? clock.blocks.slice(0, clock.blocks.indexOf(running)) : [];
   const nameOf = (block: Run): string =>
-    block.knot ? (knots[block.knot] ?? block.knot) : words.session.kinds[block.kind];
+    block.knot
+      ? (knots[block.knot] ?? block.knot)
+      : block.rig
+        ? (sheet.rigs[block.rig]?.name ?? block.rig)
+        : words.session.kinds[block.kind];
   const tapped = useRef(-Infinity);
   const next = (place: number, at: number): void => {
     // A second tap of a cold finger is no second step.
@@ -143,6 +148,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               </span>
               <p className="text-sm text-soft">{block.why}</p>
               <BlockLinks knot={block.knot} meeting={sheet.meeting.id} />
+              <RigPart block={block} sheet={sheet} open />
               <Stations of={block.beside} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">
@@ -183,7 +189,7 @@ function Other({ block, name, now, onStep }: { block: Run; name: string; now: nu
     >
       <span className="flex-1">
         <span className={block.state === 'skipped' ? 'line-through' : 'font-semibold'}>{name}</span>{' '}
-        {block.knot && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}
+        {(block.knot || block.rig) && <span className="text-sm text-soft">{words.session.kinds[block.kind]}</span>}
       </span>
       <span className="text-sm text-soft tabular-nums">
         {block.state === 'done'

@@ -18,6 +18,7 @@ import { dayLong, timeAfter } from '../words/format';
 import { words } from '../words/en';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
+import { RigPart } from './RigPart';
 import { BlockLinks, Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
@@ -193,11 +194,14 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
             <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
               <p className="leading-snug">
-                <span className={block.knot ? 'text-sm text-soft' : 'font-semibold'}>
+                <span className={block.knot || block.rig ? 'text-sm text-soft' : 'font-semibold'}>
                   {words.session.kinds[block.kind]}
                 </span>
                 {block.knot && (
                   <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>
+                )}
+                {block.rig && (
+                  <strong className="block text-lg leading-tight">{sheet.rigs[block.rig]?.name ?? block.rig}</strong>
                 )}
               </p>
               <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>
@@ -209,6 +213,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
                 )}
               </p>
               <BlockLinks knot={block.knot} meeting={meeting.id} />
+              <RigPart block={block} sheet={sheet} />
               <Stations of={block.beside} sheet={sheet} />
             </div>
           </li>

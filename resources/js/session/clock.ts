@@ -27,6 +27,7 @@ function started(shown: Schemas['Block'][], at: string): Run[] {
     place: n * APART,
     kind: one.kind,
     knot: one.knot,
+    rig: one.rig,
     planned: one.minutes,
     state: n === 0 ? 'running' : 'waiting',
     why: one.why,

@@ -14,6 +14,10 @@ const BenchPage = page(() => import('../bench/BenchPage'), 'BenchPage');
 const RigPage = page(() => import('../bench/RigPage'), 'RigPage');
 const WhichPage = page(() => import('../bench/WhichPage'), 'WhichPage');
 const ByLearnerPage = page(() => import('../check/ByLearnerPage'), 'ByLearnerPage');
+const InstrumentPage = page(() => import('../bench/InstrumentPage'), 'InstrumentPage');
+const CalibratePage = page(() => import('../bench/CalibratePage'), 'CalibratePage');
+const OwnRigPage = page(() => import('../bench/OwnRigPage'), 'OwnRigPage');
+const UsedPage = page(() => import('../check/UsedPage'), 'UsedPage');
 const CheckPage = page(() => import('../check/CheckPage'), 'CheckPage');
 const CoursePage = page(() => import('../course/CoursePage'), 'CoursePage');
 const CrewPage = page(() => import('../crew/CrewPage'), 'CrewPage');
@@ -71,10 +75,14 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/knot/:knot" element={<KnotPage />} />
             <Route path="/check/of/:learner?" element={<ByLearnerPage />} />
             <Route path="/check/:knot?" element={<CheckPage />} />
+            <Route path="/used/:meeting/:rig" element={<UsedPage />} />
             <Route path="/pocket" element={<PocketPage />} />
             <Route path="/bench" element={<BenchPage />} />
             <Route path="/bench/which" element={<WhichPage />} />
+            <Route path="/bench/instruments/:instrument?" element={<InstrumentPage />} />
+            <Route path="/bench/calibrate" element={<CalibratePage />} />
             <Route path="/bench/:rig" element={<RigPage />} />
+            <Route path="/bench/:rig/change" element={<OwnRigPage />} />
             <Route path="/crew" element={<CrewPage />} />
             <Route path="/crew/:learner" element={<LearnerPage />} />
             <Route path="/people" element={<PeoplePage />} />

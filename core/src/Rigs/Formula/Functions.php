@@ -10,6 +10,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Bundle;
 use Compadre\Core\Rigs\Line;
+use Compadre\Core\Rigs\Packed;
 
 /**
  * What a rig's formulas may call: plain mathematics, and what this product knows of rope, lashings, lines, bundles and friction.
@@ -28,6 +29,7 @@ final readonly class Functions
         // Lashings, rules.md section 4, and poles in a bundle.
         'lashing2' => [['text', 'mm', 'mm'], 'mm'], 'lashing3' => [['text', 'mm', 'mm', 'mm'], 'mm'],
         'band' => [['count', 'mm'], 'mm'], 'envelope' => [['count', 'mm'], 'mm'], 'ties' => [['mm'], 'count'],
+        'packed_x' => [['count', 'count', 'mm'], 'mm'], 'packed_y' => [['count', 'count', 'mm'], 'mm'],
         // Lines under load, section 5: span, sag, load.
         'even_pull' => [['mm', 'mm', 'n_per_m'], 'n'], 'middle_pull' => [['mm', 'mm', 'n'], 'n'], 'hauling_gain' => [[], 'ratio'],
         // Grip, section 6.
@@ -110,6 +112,8 @@ final readonly class Functions
             'lashing3' => static fn (RopeAtWork $rope, string $kind, float $a, float $b, float $c): float => $rope->lashing($kind, [$a, $b, $c])->advised(),
             'band' => static fn (RopeAtWork $rope, float $poles, float $pole): float => Bundle::band((int) $poles, $pole, $rope->diameter()),
             'envelope' => static fn (RopeAtWork $rope, float $poles, float $pole): float => Bundle::envelope((int) $poles, $pole),
+            'packed_x' => static fn (RopeAtWork $rope, float $poles, float $which, float $pole): float => Packed::poles((int) $poles, $pole)[(int) $which][0],
+            'packed_y' => static fn (RopeAtWork $rope, float $poles, float $which, float $pole): float => Packed::poles((int) $poles, $pole)[(int) $which][1],
             'ties' => static fn (RopeAtWork $rope, float $length): float => count(Bundle::ties($length)),
             'even_pull' => static fn (RopeAtWork $rope, float $span, float $sag, float $load): float => Line::loadedEvenly($span, $sag, $load / Unit::scale('n_per_m'))->tension,
             'middle_pull' => static fn (RopeAtWork $rope, float $span, float $sag, float $load): float => Line::loadedAtTheMiddle($span, $sag, $load)->tension,

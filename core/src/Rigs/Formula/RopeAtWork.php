@@ -10,6 +10,7 @@ use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rigs\Lashing;
+use Compadre\Core\Rope\Calibration;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
@@ -21,8 +22,11 @@ use Compadre\Core\Rope\TailSchool;
  */
 final readonly class RopeAtWork
 {
-    /** @param  Closure(KnotPack): ?float  $inSpace  what a knot drawn up in space takes, in diameters */
-    public function __construct(public RopeInHand $rope, private Library $library, private TailRule $tails, private Friction $friction, private Closure $inSpace)
+    /**
+     * @param  Closure(KnotPack): ?float  $inSpace  what a knot drawn up in space takes, in diameters
+     * @param  array<string, Calibration>  $own  what the group has measured, by knot
+     */
+    public function __construct(public RopeInHand $rope, private Library $library, private TailRule $tails, private Friction $friction, private Closure $inSpace, private array $own = [])
     {
     }
 
@@ -37,7 +41,7 @@ final readonly class RopeAtWork
         $pack = $this->library->knot($knot);
         $held = $this->rope->tiedAs($pack->tailClass);
 
-        return RopeUse::of($pack, $held, $this->tails->required($pack->tailClass, $held, TailSchool::Longer, false), inSpace: ($this->inSpace)($pack))->used;
+        return RopeUse::of($pack, $held, $this->tails->required($pack->tailClass, $held, TailSchool::Longer, false), inSpace: ($this->inSpace)($pack), own: $this->own[$knot] ?? null)->used;
     }
 
     public function tail(string $knot): float

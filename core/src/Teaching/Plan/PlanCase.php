@@ -60,7 +60,7 @@ final class PlanCase
     /** @var list<string> by meeting */
     public array $present = [];
 
-    /** @var list<float> by meeting: minutes between welcome and clearing up */
+    /** @var list<float> by meeting: minutes between welcome and clearing up, less those of the rigs that a leader chose */
     public array $room = [];
 
     /** @var list<float> by meeting: minutes of it kept for old knots */
@@ -176,7 +176,8 @@ final class PlanCase
     {
         foreach ($this->meetings as $meeting) {
             $this->present[] = $this->those(static fn (PlanLearner $learner): bool => ! in_array($meeting->id, $learner->away, true));
-            $room = max(0.0, (float) ($meeting->minutes - TimeModel::WELCOME - TimeModel::CLEAR_UP));
+            $chosen = array_sum(array_map(fn (string $rig): int => isset($this->settings->rigs[$rig]) ? $this->settings->rigs[$rig]->minutes : 0, $meeting->rigs));
+            $room = max(0.0, (float) ($meeting->minutes - TimeModel::WELCOME - TimeModel::CLEAR_UP - $chosen));
             $this->room[] = $room;
             $this->share[] = min($room, $this->settings->oldShare * $meeting->minutes);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Plan;
 
 use Compadre\Core\Teaching\Pace;
+use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\TimeModel;
 
 /**
@@ -18,6 +19,7 @@ final readonly class PlanSettings
      * @param  array<string, ?string>  $pins  meeting by knot
      * @param  list<Ban>  $bans
      * @param  ?array<string, ?string>  $previous  meeting by knot, as planned before; null meeting: left out
+     * @param  array<string, PlanRig>  $rigs  that knots can be put to use in, by id
      */
     public function __construct(
         public float $oldShare = TimeModel::OLD_SHARE,
@@ -26,6 +28,7 @@ final readonly class PlanSettings
         public array $bans = [],
         public ?array $previous = null,
         public ?Pace $pace = null,
+        public array $rigs = [],
     ) {
     }
 }

@@ -10,14 +10,17 @@ use Compadre\Core\Teaching\CourseNeeds;
 use Compadre\Core\Teaching\TimeModel;
 
 /**
- * Writes the blocks of each meeting of a term: welcome, old knots, lessons with the stations beside them, time to use the
- * knots, clearing up. Old knots are those someone has to tie on another day and, for what is left of their share, those
+ * Writes the blocks of each meeting of a term: welcome, old knots, lessons with the stations beside them, rigs and time to use
+ * the knots, clearing up. Old knots are those someone has to tie on another day and, for what is left of their share, those
  * that fade, likeliest forgotten first.
  */
 final readonly class RunSheet
 {
+    private RigBlocks $rigs;
+
     private function __construct(private PlanCase $case, private Term $term)
     {
+        $this->rigs = new RigBlocks($case, $term);
     }
 
     /** @return array<string, list<Block>> by meeting id */
@@ -38,9 +41,11 @@ final readonly class RunSheet
         $lessons = $this->lessons($meeting);
         $taught = self::sum($lessons);
         $old = $this->oldKnots($meeting, $this->case->room[$meeting] - $taught);
-        $free = $this->case->room[$meeting] - $taught - self::sum($old);
+        $whole = max(0.0, (float) ($this->case->meetings[$meeting]->minutes - TimeModel::WELCOME - TimeModel::CLEAR_UP));
+        $rigs = $this->rigs->of($meeting, $whole - $taught - self::sum($old));
+        $free = $whole - $taught - self::sum($old) - self::sum($rigs);
         $blocks = [
-            new Block('welcome', TimeModel::WELCOME, null, [], 'Five minutes to start.'), ...$old, ...$lessons,
+            new Block('welcome', TimeModel::WELCOME, null, [], 'Five minutes to start.'), ...$old, ...$lessons, ...$rigs,
             ...($free >= 1 ? [new Block('free', $free, null, [], $this->use($lessons, $old))] : []),
             new Block('clear_up', TimeModel::CLEAR_UP, null, [], 'Five minutes to clear up and count the rope.'),
         ];
