@@ -7,6 +7,7 @@ namespace App\Bench;
 use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\Meeting;
+use App\Models\Stamped;
 use Compadre\Core\Rigs\RigPack;
 
 /**
@@ -17,6 +18,8 @@ final readonly class RigList
     /** Meetings that a rope list can go to. */
     private const AHEAD = 6;
 
+    private const SECONDS = 30 * 86400;
+
     public function __construct(private KnotNames $names)
     {
     }
@@ -25,8 +28,9 @@ final readonly class RigList
     public function all(Group $group): array
     {
         $own = $group->rigPacks()->pluck('rig')->all();
+        $shelf = $group->rigs();
 
-        return array_map(fn (RigPack $rig): array => $this->about($rig, in_array($rig->id, $own, true)), array_values($group->rigs()->all()));
+        return Stamped::of("rig-list-$group->id", $shelf->stamp().$this->names->stamp(), self::SECONDS, fn (): array => array_map(fn (RigPack $rig): array => $this->about($rig, in_array($rig->id, $own, true)), array_values($shelf->all())));
     }
 
     /** @return array<string, mixed> */

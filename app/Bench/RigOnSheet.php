@@ -46,7 +46,7 @@ final readonly class RigOnSheet
             'lists' => $held ? ['raise' => [], 'inspect' => [], 'strike' => []] : [
                 'raise' => [...$rig->checks['before'], ...$rig->raise, ...$rig->checks['while']],
                 'inspect' => $rig->checks['after'],
-                'strike' => [...$rig->strike, $rig->leaves],
+                'strike' => [...$rig->strike, 'Left behind: '.lcfirst($rig->leaves)],
             ],
         ];
     }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Course;
 
+use App\Bench\RigsAtHand;
 use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
+use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\UnmetNeed;
 
 /**
@@ -15,7 +17,7 @@ use Compadre\Core\Teaching\UnmetNeed;
  */
 final readonly class CourseView
 {
-    public function __construct(private Plans $plans, private KnotNames $names)
+    public function __construct(private Plans $plans, private KnotNames $names, private RigsAtHand $rigs)
     {
     }
 
@@ -32,7 +34,7 @@ final readonly class CourseView
             'meetings' => $term,
             'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->unmet),
             'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
-            'knots' => (object) $this->names->all(),
+            'knots' => (object) $this->names->all(), 'rigs' => (object) array_map(static fn (PlanRig $rig): string => $rig->name, $this->rigs->of($group)),
             'places' => (object) $plan->shownIn, 'pinned' => array_map(strval(...), array_keys(array_filter($plans->pinned()))),
             'proposal' => PlanProposal::of($state, $plans, $meetings), 'proven' => $plan->proven,
             'bound' => $plan->bound->unmet, 'pace' => array_map($plans->pace()->about(...), $plans->pace()->kinds()),

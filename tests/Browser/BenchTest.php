@@ -158,7 +158,7 @@ it('measures a knot, and reckons with it at once', function (): void {
     $this->fill('From mark to mark (mm)', '9');
     $this->named('Keep this measure')->click();
     $this->see('cannot be');
-    $this->fill('From mark to mark (mm)', '200');
+    $this->fill('From mark to mark (mm)', '240');
     $this->named('Keep this measure')->click();
     $this->see('Measured once');
     $this->see('it began with 20');
@@ -187,7 +187,7 @@ it('copies a rig, changes it, and says what a change cannot be', function (): vo
     $this->find(SKETCH);
     $this->goTo('/bench');
     $this->see('Lantern line on the green, ours');
-    $this->named('Lantern line', 'main li a')->click();
+    $this->find("main a[href*='line-between-own']")->click();
     $this->named('Change it')->click();
     $this->named('Remove it')->click();
     $this->see('What should stand at the end?');

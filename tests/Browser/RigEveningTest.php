@@ -29,8 +29,12 @@ it('raises, checks and strikes a rig on the run sheet, each from a list', functi
     for ($taps = 0; ! str_contains($this->find('[data-testid=running]')->getText(), 'Raise'); $taps++) {
         expect($taps)->toBeLessThan(30);
         $running = $this->find('[data-testid=running]')->getText();
-        $this->browser->action()->moveToElement($this->named('Next'))->pause(600)->click()->perform();
-        $this->until(fn (): bool => $this->find('[data-testid=running]')->getText() !== $running, 'the next block');
+        // A second tap too soon is let go, and one at a block that is over does nothing.
+        $this->until(function () use ($running): bool {
+            $this->named('Next')->click();
+
+            return ! str_starts_with($this->find('[data-testid=running]')->getText(), explode("\n", $running)[0]."\n".explode("\n", $running)[1]);
+        }, 'the next block');
     }
     $list = fn (): string => $this->find('[data-testid=running] summary')->getText();
     expect($list())->toStartWith('0 of ');

@@ -59,6 +59,9 @@ final class RigShelf
     /** @param  list<Fields>  $own  rigs a group has made, which stand beside the others, or in the place of one of the same id */
     public function with(array $own): self
     {
+        if ($own === []) {
+            return $this;
+        }
         $packs = $this->packs;
         foreach ($own as $pack) {
             $packs[$pack->text('id')] = $pack;

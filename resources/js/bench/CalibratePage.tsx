@@ -1,7 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Ruler, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import * as limits from '../api/limits';
 import { call, type Schemas } from '../api/client';
 import { measuresQuery, queryClient } from '../api/queries';
 import { useMe } from '../device/me';
@@ -11,6 +10,9 @@ import { Part } from '../ui/Part';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayShort, length, measureFor, number } from '../words/format';
 import { words } from '../words/en';
+
+/** What is measured fits between two hands: it is read in small measures. */
+const HAND = 1000;
 
 type Measures = Schemas['Measures'];
 type Knot = Measures['knots'][number];
@@ -47,7 +49,7 @@ const kept = (data: Measures): void => {
 function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (id: string) => void }) {
   const me = useMe();
   const { units } = me.group;
-  const by = measureFor(limits.NewMeasure.measured_mm.max, units);
+  const by = measureFor(HAND, units);
   const [rope, setRope] = useState(all.ropes.find((one) => one.is_usual)?.id ?? all.ropes[0]?.id ?? '');
   const [typed, setTyped] = useState({ measured: '', object: String(all.object_mm), loop: '' });
   const mm = (text: string): number => Math.round(Number(text) * by.mm * 10) / 10;
@@ -87,7 +89,7 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
         onChange={(event) => setRope(event.target.value)}
       />
       <ol className="flex list-decimal flex-col gap-2 pl-6 marker:font-semibold">
-        {words.bench.calibrate.steps(knot.name, knot.turns, knot.loop).map((line) => (
+        {words.bench.calibrate.steps(knot.name.toLowerCase(), knot.turns, knot.loop).map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ol>

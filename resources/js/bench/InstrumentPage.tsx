@@ -13,13 +13,18 @@ import { figureText } from './figure';
 import { Questions } from './Questions';
 import { useSettled } from './useSettled';
 
+/** What is asked most first. */
+const ORDER = Object.keys(words.bench.instruments.names);
+
 /** The instruments: a picture with one handle each, and figures that follow it. */
 export function InstrumentPage() {
   const all = useQuery(instrumentsQuery);
-  const { instrument } = useParams();
+  const { instrument = ORDER[0] } = useParams();
   if (all.isPending) return <Loading />;
   if (all.isError) return <Failure error={all.error} retry={() => void all.refetch()} />;
-  const shown = instrument ?? all.data.instruments[0]?.id ?? '';
+  const shown = instrument ?? '';
+  const place = (id: string): number => ORDER.indexOf(id);
+  const sorted = all.data.instruments.toSorted((a, b) => place(a.id) - place(b.id));
   return (
     <div className="flex max-w-5xl flex-col gap-5">
       <header>
@@ -27,7 +32,7 @@ export function InstrumentPage() {
         <p className="text-soft">{words.bench.instruments.about}</p>
       </header>
       <nav aria-label={words.bench.instruments.title} className="flex flex-wrap gap-2">
-        {all.data.instruments.map((one) => (
+        {sorted.map((one) => (
           <NavLink
             key={one.id}
             to={`/bench/instruments/${one.id}`}

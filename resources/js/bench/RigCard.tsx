@@ -1,3 +1,4 @@
+import { Rotate3d } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useMe } from '../device/me';
@@ -65,6 +66,12 @@ export function RigCard({
                   {place.knot.name}
                 </Link>
                 {place.wraps !== null && `, ${number(place.wraps)} ${place.counts}`}
+                <Link
+                  to={`/knot/${place.knot.id}`}
+                  className="ms-3 inline-flex min-h-11 items-center gap-1 text-sm font-semibold underline decoration-hemp underline-offset-4 print:hidden"
+                >
+                  <Rotate3d aria-hidden className="size-4" /> {words.bench.turn}
+                </Link>
                 <span className="block text-sm print:hidden">{place.why}</span>
                 {place.others.length > 0 && (
                   <span className="mt-1 flex flex-wrap items-center gap-x-3 text-sm print:hidden">

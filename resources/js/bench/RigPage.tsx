@@ -65,6 +65,7 @@ export function RigPage() {
               <p className="text-sm text-soft">{words.bench.stale}</p>
             </div>
           )}
+          {error !== null && <p role="status">{words.bench.alone}</p>}
           {rig.held ? (
             <GateForm rig={rig.rig} meeting={meeting} onOpen={again} />
           ) : (

@@ -80,7 +80,7 @@ export function UsedPage() {
               <Button
                 key={knot.id}
                 aria-pressed={all}
-                look={all ? 'signal' : 'plain'}
+                className={all ? 'border-right bg-right text-on-right hover:bg-right' : ''}
                 onClick={() => void tick(here, knot.id, !all)}
               >
                 {knot.name}

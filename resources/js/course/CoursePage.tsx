@@ -54,6 +54,7 @@ export function CoursePage() {
         <TermLine
           meetings={course.data.meetings}
           knots={course.data.knots}
+          rigs={course.data.rigs}
           pinned={course.data.pinned}
           onMove={me.may.plan ? (knot, meeting) => setMove({ knot, meeting }) : undefined}
         />

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { Pin } from 'lucide-react';
+import { Pin, Wrench } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { dayShort } from '../words/format';
 import { words } from '../words/en';
@@ -20,11 +20,13 @@ const CORD =
 export function TermLine({
   meetings,
   knots,
+  rigs,
   pinned,
   onMove,
 }: {
   meetings: Meeting[];
   knots: Record<string, string>;
+  rigs: Record<string, string>;
   pinned: string[];
   onMove?: ((knot: string, meeting: string) => void) | undefined;
 }) {
@@ -55,6 +57,7 @@ export function TermLine({
             before={meetings[n - 1]}
             after={meetings[n + 1]}
             knots={knots}
+            rigs={rigs}
             pinned={pinned}
             onMove={onMove}
           />
@@ -70,11 +73,12 @@ type BeadProps = {
   before: Meeting | undefined;
   after: Meeting | undefined;
   knots: Record<string, string>;
+  rigs: Record<string, string>;
   pinned: string[];
   onMove: ((knot: string, meeting: string) => void) | undefined;
 };
 
-function Bead({ meeting, hidden, before, after, knots, pinned, onMove }: BeadProps) {
+function Bead({ meeting, hidden, before, after, knots, rigs, pinned, onMove }: BeadProps) {
   const laid = meeting.state === 'ahead' ? 'border-y-[1.5px] border-dashed border-ink/60' : CORD;
   const takes = onMove !== undefined && meeting.state !== 'past';
   const byKey =
@@ -137,6 +141,17 @@ function Bead({ meeting, hidden, before, after, knots, pinned, onMove }: BeadPro
             {words.course.again}: {againList(meeting.revisited.map((id) => (knots[id] ?? id).toLowerCase()))}
           </span>
         )}
+        {meeting.blocks
+          .filter((block) => block.kind === 'raise' && block.rig !== null)
+          .map((block) => (
+            <Link
+              key={block.rig}
+              to={`/bench/${block.rig ?? ''}?meeting=${meeting.id}`}
+              className="mt-1 flex min-h-10 items-center gap-1 text-sm leading-snug font-semibold underline decoration-hemp underline-offset-4 rail:min-h-0"
+            >
+              <Wrench aria-hidden className="size-3.5 shrink-0" /> {rigs[block.rig ?? ''] ?? block.rig}
+            </Link>
+          ))}
         {meeting.introduced.length + meeting.revisited.length === 0 && (
           <span className="block text-sm text-soft">{words.course.nothing}</span>
         )}

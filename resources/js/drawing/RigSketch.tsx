@@ -21,6 +21,7 @@ const LINES: Partial<Record<Mark['as'], Line>> = {
   pole: { stroke: 'var(--wood)', width: 5, scaled: true, edge: 'var(--grain)' },
   load: { stroke: 'var(--line)', width: 10, scaled: true, edge: 'var(--soft)' },
   person: { stroke: 'var(--soft)', width: 8 },
+  bar: { stroke: 'var(--rope-1)', width: 8, scaled: true, edge: 'var(--rope-line)' },
   clear: { stroke: 'var(--notyet)', width: 9, dash: '10 8' },
 };
 
@@ -156,9 +157,9 @@ function Drawn({
         cx={x}
         cy={y}
         r={Math.max(mark.radius ?? 0, 8 * scale)}
-        fill="none"
-        stroke="var(--rope-1)"
-        strokeWidth={4 * scale}
+        {...(mark.as === 'rope'
+          ? { fill: 'none', stroke: 'var(--rope-1)', strokeWidth: 4 * scale }
+          : { fill: 'var(--wood)', stroke: 'var(--grain)', strokeWidth: 2 * scale })}
       />
     );
   if (mark.as === 'rope')
@@ -182,20 +183,21 @@ function Drawn({
         strokeWidth={width}
         {...(dash ? { strokeDasharray: dash.join(' ') } : {})}
       />
-      {mark.label && <Label mark={mark} scale={scale} />}
+      {mark.label && <Label mark={mark} scale={scale} above={mark.as === 'bar' ? width / 2 : undefined} />}
     </g>
   );
 }
 
-function Label({ mark, scale }: { mark: Mark; scale: number }) {
+/** Over the middle of a line; of a bar at its beginning, above all of its thickness. */
+function Label({ mark, scale, above }: { mark: Mark; scale: number; above?: number | undefined }) {
   const from = mark.points[0] ?? [0, 0];
   const to = mark.points[mark.points.length - 1] ?? from;
   return (
     <text
-      x={((from[0] ?? 0) + (to[0] ?? 0)) / 2}
-      y={((from[1] ?? 0) + (to[1] ?? 0)) / 2 - 12 * scale}
+      x={above === undefined ? ((from[0] ?? 0) + (to[0] ?? 0)) / 2 : (from[0] ?? 0)}
+      y={((from[1] ?? 0) + (to[1] ?? 0)) / 2 - (above ?? 4 * scale) - 8 * scale}
       fontSize={LETTER * scale}
-      textAnchor="middle"
+      textAnchor={above === undefined ? 'middle' : 'start'}
       fill="var(--ink)"
       stroke="var(--card)"
       strokeWidth={4 * scale}

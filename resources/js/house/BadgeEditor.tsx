@@ -1,8 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { call, type Schemas } from '../api/client';
-import { knotsQuery, queryClient } from '../api/queries';
+import { knotsQuery, queryClient, rigsQuery } from '../api/queries';
 import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
 import { AreaField, SelectField, TextField } from '../ui/Field';
@@ -178,11 +178,19 @@ function Node({
   onRemove?: () => void;
 }) {
   const knots = useQuery(knotsQuery);
+  const rigs = useQuery(rigsQuery).data?.rigs ?? [];
+  const offered = useId();
   const kind = kindOf(node);
   const parts = 'all' in node ? node.all : 'of' in node ? node.of : null;
   const withParts = (now: Requirement[]): Requirement => ('of' in node ? { ...node, of: now } : { all: now });
   return (
     <div className={parts ? 'border-l-4 border-hemp pl-3' : ''}>
+      {/* Named as it is here, a rig is ticked off by itself once a learner tied a knot in it. */}
+      <datalist id={offered}>
+        {rigs.map((one) => (
+          <option key={one.id} value={one.name} />
+        ))}
+      </datalist>
       <div className="flex flex-wrap items-end gap-2 py-1">
         <div className="min-w-36 flex-1">
           <SelectField
@@ -217,6 +225,7 @@ function Node({
                 <TextField
                   label={words.badges.inRig}
                   {...limits.BadgeRequirement.in}
+                  list={offered}
                   value={node.in ?? ''}
                   onChange={(event) =>
                     onChange({
@@ -247,6 +256,7 @@ function Node({
               label={words.badges.words}
               required
               {...limits.BadgeRequirement.rig}
+              list={offered}
               value={node.rig}
               onChange={(event) => onChange({ rig: event.target.value })}
             />

@@ -308,6 +308,8 @@ export const words = {
     sketch: (view: 'side' | 'front' | 'plan', name: string) =>
       `${name}, to scale, ${{ side: 'from the side', front: 'from the front', plan: 'from above' }[view]}`,
     handle: (ask: string) => `Drag or use the arrow keys: ${ask}`,
+    turn: 'Turn it in the hand',
+    alone: 'No network: this is the last that was worked out here. Other answers wait for one.',
     stale: 'Nothing is worked out from this. The sketch is the last that stands.',
     row: (n: number) => `Crossing ${number(n)}`,
     addRow: 'One more crossing',

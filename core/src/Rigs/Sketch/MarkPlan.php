@@ -12,7 +12,7 @@ use Compadre\Core\Rigs\Formula\Formula;
 final readonly class MarkPlan
 {
     /**
-     * @param  string  $as  rope, pole, ground, tree, cover, peg, load, hand, water, person, knot, measure or area to keep clear
+     * @param  string  $as  rope, pole, ground, tree, cover, peg, load, hand, water, person, knot, measure, bar (something as long as a figure) or area to keep clear
      * @param  string  $shape  line (x, y, x, y, …), sag (x, y, x, y, sag), circle (x, y, radius) or dot (x, y)
      * @param  list<Formula>  $at  in mm; x to the right, y up
      * @param  ?Formula  $value  of a measure, in mm
