@@ -19,7 +19,6 @@ require dirname(__DIR__).'/vendor/autoload.php';
 const PICTURES = [
     ['session', '/', 1280, 800, 'light', ''],
     ['course', '/course', 1280, 800, 'light', ''],
-    ['house', '/house', 1280, 1000, 'light', ''],
     ['pack', '/', 1280, 900, 'light', '[...document.querySelectorAll("a")].find((one) => one.textContent.includes("What to pack")).click()'],
     ['show', '/show', 1280, 800, 'light', ''],
     ['demonstrate', '/show/bowline', 1280, 800, 'light', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
@@ -35,6 +34,7 @@ const PICTURES = [
     ['crew', '/crew', 1280, 800, 'light', ''],
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],
     ['bench', '/bench/ridge-shelter', 1280, 800, 'light', ''],
+    ['instruments', '/bench/instruments/line', 1280, 800, 'light', ''],
     // Last, for it begins the meeting.
     ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200)'],
 ];

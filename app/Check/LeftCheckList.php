@@ -9,6 +9,7 @@ use App\Models\Group;
 use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\User;
+use Compadre\Core\Checking\Kind;
 
 /**
  * Checks from phones whose access had ended, for a lead to take in or not.
@@ -30,7 +31,7 @@ final readonly class LeftCheckList
         $text = static fn (LeftCheck $one, string $field): string => is_string($one->event[$field] ?? null) ? $one->event[$field] : '';
 
         return array_values($left->map(fn (LeftCheck $one): array => [
-            'id' => $one->id, 'who' => $people->get($one->user_id) ?? '', 'learner' => $learners->get($one->learner_id), 'knot' => $this->names->of($text($one, 'knot')),
+            'id' => $one->id, 'who' => $people->get($one->user_id) ?? '', 'learner' => $learners->get($one->learner_id), 'knot' => $this->names->of($text($one, 'knot')).($text($one, 'kind') === Kind::Used->value ? ', used in: '.str_replace('-', ' ', $text($one, 'rig')) : ''),
             'at' => $text($one, 'observed_at'), 'tying' => $text($one, 'tying'), 'dressing' => $text($one, 'dressing'), 'tail' => $text($one, 'tail'),
         ])->all());
     }

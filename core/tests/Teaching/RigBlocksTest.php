@@ -54,7 +54,7 @@ it('puts in only rigs that can stand there, whole, and where nothing else was to
         $case = new PlanCase($bare->needs, $bare->learners, $meetings, new PlanSettings(rigs: $rigs));
         $learners = array_combine(array_column($case->learners, 'id'), $case->learners);
         $have = array_map(static fn (PlanLearner $one): array => array_keys(array_filter($one->levels, static fn (Level $level): bool => $level->rung() >= 3)), $learners);
-        $before = [];
+        $before = $stood = [];
         foreach (RunSheet::of($case, Search::quickly($case)) as $id => $blocks) {
             $meeting = $meetings[array_search($id, array_column($meetings, 'id'), true)];
             expect(array_sum(array_map(static fn (Block $block): float => $block->minutes, $blocks)))->toBeLessThanOrEqual($meeting->minutes + 1e-6);
@@ -75,11 +75,14 @@ it('puts in only rigs that can stand there, whole, and where nothing else was to
                 $minutes = array_sum(array_column($parts, 'minutes'));
                 if ($meeting->rigs !== []) {
                     $chosen++;
+                    $stood[$rig->id] = true;
                     expect($rig->id)->toBe($meeting->rigs[0])->and($minutes)->toEqualWithDelta(min($rig->minutes, $meeting->minutes - 10), 1e-6);
 
                     continue;
                 }
                 $found++;
+                expect(isset($stood[$rig->id]))->toBeFalse();
+                $stood[$rig->id] = true;
                 expect($minutes)->toEqualWithDelta($rig->minutes, 1e-6)->and($rig->isOffered)->toBeTrue();
                 expect($meeting->objects === null || array_diff($rig->objects, $meeting->objects) === [])->toBeTrue();
                 // The slow obvious way: ask each who is there, place by place.

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Gauge, HelpCircle, Ruler, ShieldCheck } from 'lucide-react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../api/client';
 import { rigsQuery } from '../api/queries';
 import { LINK } from '../ui/link';
@@ -54,9 +54,11 @@ export function BenchPage() {
 }
 
 function Rig({ rig }: { rig: About }) {
+  // For a meeting that was asked for.
+  const { search } = useLocation();
   return (
     <li>
-      <Link to={`/bench/${rig.id}`} className="block rounded-xl px-4 py-3 hover:bg-wash">
+      <Link to={`/bench/${rig.id}${search}`} className="block rounded-xl px-4 py-3 hover:bg-wash">
         <strong className="text-lg leading-tight">{rig.stands}</strong>
         <span className="block text-sm text-soft">
           {rig.name}, {rig.own && `${words.bench.own.mark}, `}

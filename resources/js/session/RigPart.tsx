@@ -46,7 +46,7 @@ export function RigPart({
           <ShieldCheck aria-hidden className="size-5 shrink-0" /> {words.session.rigHeld}
         </p>
       ) : (
-        <details open={open} className="print:open">
+        <details open={open} className="print:hidden">
           <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
             {words.session.rigList(ticked.filter((line) => lines.includes(line)).length, lines.length)}
           </summary>
@@ -66,6 +66,13 @@ export function RigPart({
             ))}
           </ol>
         </details>
+      )}
+      {!rig.held && (
+        <ul aria-hidden className="hidden list-['☐_'] pl-5 print:block">
+          {lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
       )}
       {block.kind === 'raise' && (
         <ul className="mt-1 border-l-4 border-notyet pl-3 text-sm" aria-label={words.bench.cautions}>

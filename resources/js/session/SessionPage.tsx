@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Backpack, Pencil, Play, Printer } from 'lucide-react';
+import { Backpack, Pencil, Play, Printer, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Schemas } from '../api/client';
@@ -214,6 +214,11 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
               </p>
               <BlockLinks knot={block.knot} meeting={meeting.id} />
               <RigPart block={block} sheet={sheet} />
+              {block.kind === 'free' && (
+                <Link to={`/bench?meeting=${meeting.id}`} className={`${LINK} print:hidden`}>
+                  <Wrench aria-hidden className="size-5" /> {words.session.pickRig}
+                </Link>
+              )}
               <Stations of={block.beside} sheet={sheet} />
             </div>
           </li>

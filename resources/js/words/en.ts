@@ -177,6 +177,7 @@ export const words = {
     },
     rigList: (done: number, all: number) => `${number(done)} of ${number(all)} done`,
     rigHeld: 'An adult looks first: the steps come when its checks are ticked.',
+    pickRig: 'Build something with them',
     rigOpen: 'On the bench',
     rigUsed: 'Who tied what',
     rigRules: 'The organisation’s rules, local rules and qualified people come first.',

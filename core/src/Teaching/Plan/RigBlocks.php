@@ -12,12 +12,12 @@ use Compadre\Core\Teaching\PlanRig;
 
 /**
  * Puts knots to use: the rigs that leaders chose for a meeting, and where time is left, one of the knots just learned, that those
- * who are there can raise. First what badges want a knot used in, then most of the knots learned at this meeting or the one before, then one not
- * raised yet.
+ * who are there can raise. First what badges want a knot used in, then most of the knots learned at this meeting or the one before; no rig
+ * stands a second time but for a badge.
  */
 final class RigBlocks
 {
-    /** @var array<string, int> how often each rig stands in the term so far */
+    /** @var array<string, true> the rigs that stand in the term so far */
     private array $stood = [];
 
     /** @var array<string, array<string, true>> by learner: keys of what the term has let them use so far */
@@ -57,8 +57,9 @@ final class RigBlocks
                 continue;
             }
             [$wanted, $fresh] = [count($this->wanting($rig, $meeting)), count($this->justLearned($rig, $meeting))];
-            $rank = [-$wanted, -$fresh, $this->stood[$rig->id] ?? 0, $rig->minutes, $rig->id];
-            if ($wanted + $fresh > 0 && ($best === null || $rank < $best[0])) {
+            $rank = [-$wanted, -$fresh, $rig->minutes, $rig->id];
+            $counts = $wanted > 0 || $fresh > 0 && ! isset($this->stood[$rig->id]);
+            if ($counts && ($best === null || $rank < $best[0])) {
                 $best = [$rank, $rig];
             }
         }
@@ -144,7 +145,7 @@ final class RigBlocks
     /** @return list<Block> */
     private function blocks(PlanRig $rig, int $meeting, float $minutes, string $why): array
     {
-        $this->stood[$rig->id] = ($this->stood[$rig->id] ?? 0) + 1;
+        $this->stood[$rig->id] = true;
         foreach ($this->wanting($rig, $meeting) as [$learner, , $key]) {
             $this->used[$learner][$key] = true;
         }
