@@ -97,9 +97,9 @@ export default defineConfig({
             },
           },
           {
-            // Rigs as they were last worked out, apart from the group's own pages: a dragged handle asks often.
+            // Rigs and instruments as they were last worked out, apart from the group's own pages: a dragged handle asks often.
             urlPattern: ({ url, request }) =>
-              request.method === 'GET' && /^\/api\/(rigs|choice)(\/|$)/.test(url.pathname),
+              request.method === 'GET' && /^\/api\/(rigs|choice|instruments|measures)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
             options: {
               cacheName: 'bench',

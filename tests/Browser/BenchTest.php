@@ -108,11 +108,16 @@ it('works without a network by what was worked out last', function (): void {
     $this->workerInCharge();
     $this->visit('/bench/tripod');
     $this->see('1.81 m');
+    $this->visit('/bench/instruments/line');
+    $this->see('255 N');
+    $this->until(fn (): bool => array_filter($this->asyncScript('const done = arguments[arguments.length - 1]; caches.open("bench").then((kept) => kept.keys()).then((all) => done(all.map((one) => one.url)));'), fn (string $url): bool => str_contains($url, '/api/instruments/line?')) !== [], 'the instrument kept on the device');
     $this->offline(true);
     $this->visit('/bench/tripod');
     $this->see('No network');
     $this->see('1.81 m');
     $this->find(SKETCH);
+    $this->visit('/bench/instruments/line');
+    $this->see('255 N');
     $this->offline(false);
 });
 

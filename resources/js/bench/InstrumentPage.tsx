@@ -79,6 +79,7 @@ function Instrument({ id }: { id: string }) {
           <p className="text-sm text-soft">{words.bench.stale}</p>
         </div>
       )}
+      {asked.error !== null && <p role="status">{words.bench.alone}</p>}
       <div className="grid gap-6 rail:grid-cols-[1fr_18rem]">
         <div className={`flex min-w-0 flex-col gap-4 ${refused.length > 0 ? 'opacity-50' : ''}`}>
           <Picture read={read} answers={given} onAnswer={answer} />
