@@ -49,7 +49,7 @@ final class Command
     {
         $operation = $this->operations[$name] ?? throw Refusal::of('', $name, 'one of the operations '.implode(', ', array_keys($this->operations)));
         $data = Json::read($input);
-        Schema::hold($data, $operation->input());
+        Schema::hold($data, $operation instanceof Narrowed ? $operation->inputFor($data) : $operation->input());
 
         return Json::write($operation->run(Fields::of(Json::arrays($data))));
     }

@@ -25,7 +25,7 @@ use Compadre\Core\Space\FormFile;
  * Knots put to use: what a rig takes, how it stands, what to look out for. Each rig has questions of its own. Before learners a rig
  * that an adult has something to tick for is its purpose and its cautions, and nothing to build by.
  */
-final readonly class RigOperation implements Operation
+final readonly class RigOperation implements Narrowed, Operation
 {
     public function __construct(private RigShelf $shelf, private Library $library, private TailRule $tails, private Friction $friction, private FormFile $forms)
     {
@@ -38,9 +38,25 @@ final readonly class RigOperation implements Operation
 
     public function input(): array
     {
+        return $this->inputOf($this->shelf->ids());
+    }
+
+    public function inputFor(mixed $asked): array
+    {
+        $rig = is_object($asked) ? $asked->rig ?? null : null;
+
+        return $this->inputOf(is_string($rig) && $this->shelf->has($rig) ? [$rig] : []);
+    }
+
+    /**
+     * @param  list<string>  $ids  the rigs whose answers are told
+     * @return array<string, mixed>
+     */
+    private function inputOf(array $ids): array
+    {
         $own = array_map(static fn (string $id, array $questions): array => [
             'if' => ['properties' => ['rig' => ['const' => $id]]], 'then' => ['properties' => ['answers' => Question::together($questions)]],
-        ], $this->shelf->ids(), array_map($this->shelf->questions(...), $this->shelf->ids()));
+        ], $ids, array_map($this->shelf->questions(...), $ids));
 
         return Schemas::object([
             'rig' => ['enum' => $this->shelf->ids()],
@@ -49,7 +65,7 @@ final readonly class RigOperation implements Operation
             'knots' => ['type' => 'object', 'additionalProperties' => Schemas::text(60), 'description' => 'by place, where it is not the first that may stand there'],
             'sketch' => ['type' => 'boolean', 'description' => 'whether it is drawn to scale too'],
             'audience' => Schemas::audience(),
-        ], ['knots', 'sketch', 'audience']) + ['allOf' => $own];
+        ], ['knots', 'sketch', 'audience']) + ($own === [] ? [] : ['allOf' => $own]);
     }
 
     public function output(): array

@@ -3,9 +3,16 @@
 declare(strict_types=1);
 
 use Compadre\Core\Compute\Command;
+use Compadre\Core\Compute\RigOperation;
+use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Friction;
+use Compadre\Core\Rigs\RigShelf;
+use Compadre\Core\Rope\TailRule;
+use Compadre\Core\Space\FormFile;
 
 function rigCommand(): Command
 {
@@ -77,3 +84,38 @@ it('refuses with field, value and what is allowed', function (string $operation,
     'a rope as thick as a tree' => ['choose', ['task' => 'stop', 'a' => ['kind' => 'rope', 'diameter_mm' => 300], 'load' => 'none', 'undo' => 'any'], '/a/diameter_mm', 'at most 100'],
     'a field nobody knows' => ['choose', ['task' => 'stop', 'a' => ['kind' => 'rope'], 'load' => 'none', 'undo' => 'any', 'colour' => 'red'], '/colour', 'only'],
 ]);
+
+it('holds an input to its own rig as it would to all of them', function (): void {
+    mt_srand(18);
+    $packs = dirname(__DIR__, 3).'/packs';
+    $library = Library::at($packs);
+    $rope = Fields::of(Json::arrays(Json::file("$packs/materials/rope.json")));
+    $shelf = RigShelf::at($packs, $library);
+    $operation = new RigOperation($shelf, $library, TailRule::fromPack($rope), Friction::fromPack($rope), new FormFile($packs));
+    $whole = $operation->input();
+    $said = static function (mixed $asked, array $schema): ?string {
+        try {
+            Schema::hold($asked, $schema);
+        } catch (Refusal $refusal) {
+            return $refusal->field;
+        }
+
+        return null;
+    };
+    [$good, $bad] = [0, 0];
+    foreach ($shelf->ids() as $id) {
+        foreach (range(0, 9) as $case) {
+            $answers = $shelf->rig($id)->starts();
+            $spoilt = array_rand($answers);
+            $case > 0 && $answers[$spoilt] = [null, 'much', -1, [], 1e9, true][mt_rand(0, 5)];
+            $asked = Json::read(Json::write(['rig' => $case === 9 ? 'castle' : $id, 'answers' => (object) $answers, 'rope' => $case === 8 ? ['diameter_mm' => 0, 'material' => 'wire'] : SIX]));
+            $field = $said($asked, $operation->inputFor($asked));
+            expect($field)->toBe($said($asked, $whole));
+            $field === null ? $good++ : $bad++;
+        }
+    }
+    expect($good)->toBeGreaterThan(17)->and($bad)->toBeGreaterThan(90);
+    foreach ([null, [], 'tripod', 3, (object) ['rig' => 3]] as $asked) {
+        expect($said($asked, $operation->inputFor($asked)))->toBe($said($asked, $whole));
+    }
+});
