@@ -40,7 +40,7 @@ export function RigPart({
     'inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash';
   const lines = rig.lists[block.kind];
   return (
-    <div className="mt-2">
+    <div className="mt-2 print:mt-0">
       {rig.held ? (
         <p className="flex items-center gap-2 font-semibold text-notyet">
           <ShieldCheck aria-hidden className="size-5 shrink-0" /> {words.session.rigHeld}
@@ -67,15 +67,17 @@ export function RigPart({
           </ol>
         </details>
       )}
+      {/* On paper in a line, to fit the evening on one page. */}
       {!rig.held && (
-        <ul aria-hidden className="hidden list-['☐_'] pl-5 print:block">
-          {lines.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
+        <p aria-hidden className="hidden text-xs leading-snug print:block">
+          {lines.map((line) => `☐ ${line}`).join(' ')}
+        </p>
       )}
       {block.kind === 'raise' && (
-        <ul className="mt-1 border-l-4 border-notyet pl-3 text-sm" aria-label={words.bench.cautions}>
+        <ul
+          className="mt-1 border-l-4 border-notyet pl-3 text-sm print:mt-0 print:text-xs print:leading-snug [&>li]:print:me-2 [&>li]:print:inline"
+          aria-label={words.bench.cautions}
+        >
           {rig.cautions.map((line) => (
             <li key={line}>{line}</li>
           ))}

@@ -189,7 +189,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
         {meeting.blocks.map((block, n) => (
           <li
             key={n}
-            className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid"
+            className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid print:py-1"
           >
             <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
@@ -198,14 +198,19 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
                   {words.session.kinds[block.kind]}
                 </span>
                 {block.knot && (
-                  <strong className="block text-lg leading-tight">{knots[block.knot] ?? block.knot}</strong>
+                  <strong className="block text-lg leading-tight print:ms-2 print:inline">
+                    {knots[block.knot] ?? block.knot}
+                  </strong>
                 )}
                 {block.rig && (
-                  <strong className="block text-lg leading-tight">{sheet.rigs[block.rig]?.name ?? block.rig}</strong>
+                  <strong className="block text-lg leading-tight print:ms-2 print:inline">
+                    {sheet.rigs[block.rig]?.name ?? block.rig}
+                  </strong>
                 )}
               </p>
               <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>
-                {words.course.minutes(Math.round(block.minutes))}: {block.why}
+                {words.course.minutes(Math.round(block.minutes))}
+                {block.kind !== 'inspect' && block.kind !== 'strike' && `: ${block.why}`}
                 {block.parts.length > 0 && (
                   <span className="block">
                     {block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}
