@@ -16,15 +16,19 @@ use Compadre\Core\Rigs\Formula\RopeAtWork;
 use Compadre\Core\Rigs\Rigged;
 use Compadre\Core\Rigs\Rigging;
 use Compadre\Core\Rigs\RigPack;
+use Compadre\Core\Rope\Calibration;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Space\FormFile;
 
 /**
  * Works a rig out with one of the group's ropes.
  */
-final readonly class WorkRig
+final class WorkRig
 {
-    public function __construct(private Library $library, private Packs $packs, private FormFile $forms, private OwnMeasures $measures)
+    /** @var array<string, array<string, Calibration>> by group: one list of rigs is worked out with the same measures */
+    private array $own = [];
+
+    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly FormFile $forms, private readonly OwnMeasures $measures)
     {
     }
 
@@ -44,7 +48,7 @@ final readonly class WorkRig
      */
     public function of(Group $group, RigPack $rig, Fields $answers, Rope $rope, array $knots): Rigged
     {
-        $work = new RopeAtWork(RopeInHand::of($rope->diameter_mm, $rope->material), $this->library, $this->packs->tails(), $this->packs->friction(), fn (KnotPack $knot): ?float => $this->forms->ropeInKnot($knot), $this->measures->of($group));
+        $work = new RopeAtWork(RopeInHand::of($rope->diameter_mm, $rope->material), $this->library, $this->packs->tails(), $this->packs->friction(), fn (KnotPack $knot): ?float => $this->forms->ropeInKnot($knot), $this->own[$group->id] ??= $this->measures->of($group));
 
         return Rigging::of($rig, $answers, $work, $knots);
     }

@@ -207,27 +207,24 @@ export type RigAsked = {
   meeting: string | null;
 };
 
-/** The last that stood of a rig, whatever was asked; nothing looks it up. */
-export const stoodQuery = (rig: string) =>
+/** The last that was worked out, whatever was asked; nothing looks it up. */
+const lastQuery = <Found>(kind: string, id: string) =>
   queryOptions({
-    queryKey: ['rig', rig, 'stood'],
-    queryFn: (): Schemas['Rig'] | null => null,
+    queryKey: [kind, id, 'stood'],
+    queryFn: (): Found | null => null,
     enabled: false,
     staleTime: Infinity,
   });
 
-/** Why nothing can stand by some answers; nothing where it can. What stands is kept beside. */
-export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
-  const asked = new URLSearchParams({ answers: JSON.stringify(answers), knots: JSON.stringify(knots) });
-  if (rope !== null) asked.set('rope', rope);
-  if (meeting !== null) asked.set('meeting', meeting);
-  return queryOptions({
-    queryKey: ['rig', rig, asked.toString()],
+/** Why nothing can be worked out from what is asked; nothing where it can. What is worked out is kept beside. */
+const workedQuery = (kind: string, id: string, asked: URLSearchParams) =>
+  queryOptions({
+    queryKey: [kind, id, asked.toString()],
     queryFn: async ({ client, signal }): Promise<Fault[]> => {
       try {
-        const found = await call<Schemas['Rig']>('GET', `/api/rigs/${encodeURIComponent(rig)}?${asked.toString()}`);
+        const found = await call<unknown>('GET', `/api/${kind}s/${encodeURIComponent(id)}?${asked.toString()}`);
         // Called off meanwhile: a newer question is on its way.
-        if (!signal.aborted) client.setQueryData(stoodQuery(rig).queryKey, found);
+        if (!signal.aborted) client.setQueryData([kind, id, 'stood'], found);
         return [];
       } catch (error) {
         if (error instanceof ApiProblem && error.status === 422) return error.faults;
@@ -237,6 +234,14 @@ export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
     staleTime: 0,
     gcTime: 0,
   });
+
+export const stoodQuery = (rig: string) => lastQuery<Schemas['Rig']>('rig', rig);
+
+export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
+  const asked = new URLSearchParams({ answers: JSON.stringify(answers), knots: JSON.stringify(knots) });
+  if (rope !== null) asked.set('rope', rope);
+  if (meeting !== null) asked.set('meeting', meeting);
+  return workedQuery('rig', rig, asked);
 };
 
 export const instrumentsQuery = queryOptions({
@@ -245,35 +250,12 @@ export const instrumentsQuery = queryOptions({
   staleTime: Infinity,
 });
 
-/** The last that was read off an instrument, whatever was asked; nothing looks it up. */
-export const lastReadQuery = (instrument: string) =>
-  queryOptions({
-    queryKey: ['instrument', instrument, 'read'],
-    queryFn: (): Schemas['Instrument'] | null => null,
-    enabled: false,
-    staleTime: Infinity,
-  });
+export const lastReadQuery = (instrument: string) => lastQuery<Schemas['Instrument']>('instrument', instrument);
 
-/** Why nothing can be read off an instrument for some answers; nothing where it can. What is read is kept beside. */
 export const instrumentQuery = (instrument: string, answers: Record<string, unknown>, rope: string | null) => {
   const asked = new URLSearchParams({ answers: JSON.stringify(answers) });
   if (rope !== null) asked.set('rope', rope);
-  return queryOptions({
-    queryKey: ['instrument', instrument, asked.toString()],
-    queryFn: async ({ client, signal }): Promise<Fault[]> => {
-      try {
-        const path = `/api/instruments/${encodeURIComponent(instrument)}?${asked.toString()}`;
-        const read = await call<Schemas['Instrument']>('GET', path);
-        if (!signal.aborted) client.setQueryData(lastReadQuery(instrument).queryKey, read);
-        return [];
-      } catch (error) {
-        if (error instanceof ApiProblem && error.status === 422) return error.faults;
-        throw error;
-      }
-    },
-    staleTime: 0,
-    gcTime: 0,
-  });
+  return workedQuery('instrument', instrument, asked);
 };
 
 export const measuresQuery = queryOptions({

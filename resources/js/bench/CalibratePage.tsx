@@ -94,32 +94,23 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
         ))}
       </ol>
       {knot.turns > 0 && (
-        <TextField
+        <NumberField
           label={words.bench.calibrate.object}
-          type="number"
-          inputMode="decimal"
-          step="any"
           value={typed.object}
-          onChange={(event) => setTyped({ ...typed, object: event.target.value })}
+          onText={(object) => setTyped({ ...typed, object })}
         />
       )}
       {knot.loop && (
-        <TextField
+        <NumberField
           label={words.bench.calibrate.loop + unit}
-          type="number"
-          inputMode="decimal"
-          step="any"
           value={typed.loop}
-          onChange={(event) => setTyped({ ...typed, loop: event.target.value })}
+          onText={(loop) => setTyped({ ...typed, loop })}
         />
       )}
-      <TextField
+      <NumberField
         label={words.bench.calibrate.measured + unit}
-        type="number"
-        inputMode="decimal"
-        step="any"
         value={typed.measured}
-        onChange={(event) => setTyped({ ...typed, measured: event.target.value })}
+        onText={(measured) => setTyped({ ...typed, measured })}
       />
       <Faults error={add.error} />
       {me.may.teach && (
@@ -129,6 +120,19 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
       )}
       <Estimate knot={knot} />
     </form>
+  );
+}
+
+function NumberField({ label, value, onText }: { label: string; value: string; onText: (text: string) => void }) {
+  return (
+    <TextField
+      label={label}
+      type="number"
+      inputMode="decimal"
+      step="any"
+      value={value}
+      onChange={(event) => onText(event.target.value)}
+    />
   );
 }
 

@@ -11,6 +11,7 @@ import { number, span } from '../words/format';
 import { words } from '../words/en';
 import { figureText } from './figure';
 import { Questions } from './Questions';
+import { Stale } from './Stale';
 import { useSettled } from './useSettled';
 
 /** What is asked most first. */
@@ -69,17 +70,7 @@ function Instrument({ id }: { id: string }) {
         <h2 className="text-2xl">{read.instrument.name}</h2>
         <p className="text-soft">{read.instrument.about}</p>
       </div>
-      {refused.length > 0 && (
-        <div role="alert" className="rounded-lg border-l-4 border-notyet bg-wash px-4 py-3">
-          {refused.map((fault) => (
-            <p key={fault.field} className="font-semibold">
-              {fault.message}
-            </p>
-          ))}
-          <p className="text-sm text-soft">{words.bench.stale}</p>
-        </div>
-      )}
-      {asked.error !== null && <p role="status">{words.bench.alone}</p>}
+      <Stale refused={refused} error={asked.error} />
       <div className="grid gap-6 rail:grid-cols-[1fr_18rem]">
         <div className={`flex min-w-0 flex-col gap-4 ${refused.length > 0 ? 'opacity-50' : ''}`}>
           <Picture read={read} answers={given} onAnswer={answer} />

@@ -15,6 +15,7 @@ import { CopyRig } from './CopyRig';
 import { GateForm } from './GateForm';
 import { Questions } from './Questions';
 import { RigCard } from './RigCard';
+import { Stale } from './Stale';
 import { TakeRig } from './TakeRig';
 import { useRig } from './useRig';
 
@@ -55,17 +56,7 @@ export function RigPage() {
       </header>
       <div className="grid gap-7 rail:grid-cols-[19rem_1fr] rail:grid-rows-[auto_1fr] print:block">
         <div className="flex min-w-0 flex-col gap-4 rail:col-start-2">
-          {refused.length > 0 && (
-            <div role="alert" className="rounded-lg border-l-4 border-notyet bg-wash px-4 py-3">
-              {refused.map((fault) => (
-                <p key={fault.field} className="font-semibold">
-                  {fault.message}
-                </p>
-              ))}
-              <p className="text-sm text-soft">{words.bench.stale}</p>
-            </div>
-          )}
-          {error !== null && <p role="status">{words.bench.alone}</p>}
+          <Stale refused={refused} error={error} />
           {rig.held ? (
             <GateForm rig={rig.rig} meeting={meeting} onOpen={again} />
           ) : (
