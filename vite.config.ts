@@ -41,6 +41,22 @@ const marked = {
       : null,
 };
 
+/** An answer that came in late, where a page was shown what was kept, is said to be here. */
+const saysItIsHere = {
+  cacheDidUpdate: async ({ request }: { request: Request }) => {
+    const { pathname, search } = new URL(request.url);
+    new BroadcastChannel('compadre-answers').postMessage(pathname + search);
+  },
+};
+
+/** Kept for a field without a network. */
+const kept = (cacheName: string, maxEntries: number) => ({
+  cacheName,
+  cacheableResponse: { statuses: [200] },
+  expiration: { maxEntries, maxAgeSeconds: 14 * 24 * 3600 },
+  plugins: [whileSignedIn, marked, saysWhoIsOut, saysItIsHere],
+});
+
 export default defineConfig({
   plugins: [
     laravel({ input: ['resources/js/main.ts'] }),
@@ -85,6 +101,15 @@ export default defineConfig({
         inlineWorkboxRuntime: true,
         runtimeCaching: [
           {
+            // Asked right after something was written: an answer from before that is none, however long the server takes.
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' &&
+              request.cache === 'reload' &&
+              /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: kept('knots', 600),
+          },
+          {
             // Knots change with the app: shown at once, and looked up again behind.
             urlPattern: ({ url, request }) =>
               request.method === 'GET' && /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
@@ -97,17 +122,28 @@ export default defineConfig({
             },
           },
           {
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' &&
+              request.cache === 'reload' &&
+              /^\/api\/(rigs|choice|instruments|measures)(\/|$)/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: kept('bench', 80),
+          },
+          {
             // Rigs and instruments as they were last worked out, apart from the group's own pages: a dragged handle asks often.
             urlPattern: ({ url, request }) =>
               request.method === 'GET' && /^\/api\/(rigs|choice|instruments|measures)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: {
-              cacheName: 'bench',
-              networkTimeoutSeconds: 4,
-              cacheableResponse: { statuses: [200] },
-              expiration: { maxEntries: 80, maxAgeSeconds: 14 * 24 * 3600 },
-              plugins: [whileSignedIn, marked, saysWhoIsOut],
-            },
+            options: { networkTimeoutSeconds: 4, ...kept('bench', 80) },
+          },
+          {
+            urlPattern: ({ url, request }) =>
+              request.method === 'GET' &&
+              request.cache === 'reload' &&
+              /^\/api\/(house|me|course|crew|meetings|learners|check)(\/|$)/.test(url.pathname) &&
+              !url.pathname.endsWith('/clock'),
+            handler: 'NetworkFirst',
+            options: kept('group', 200),
           },
           {
             // The group's own pages: fresh where there is a network, else as they were last seen, for two weeks.
@@ -117,13 +153,7 @@ export default defineConfig({
               // Where a clock stood a while ago is no help.
               !url.pathname.endsWith('/clock'),
             handler: 'NetworkFirst',
-            options: {
-              cacheName: 'group',
-              networkTimeoutSeconds: 4,
-              cacheableResponse: { statuses: [200] },
-              expiration: { maxEntries: 200, maxAgeSeconds: 14 * 24 * 3600 },
-              plugins: [whileSignedIn, marked, saysWhoIsOut],
-            },
+            options: { networkTimeoutSeconds: 4, ...kept('group', 200) },
           },
         ],
       },

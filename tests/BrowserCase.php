@@ -87,6 +87,16 @@ abstract class BrowserCase extends TestCase
         return $process->getOutput();
     }
 
+    /** Lines of PHP, run in the app's own house; what goes wrong in them goes wrong in the test. */
+    protected function within(string $lines): void
+    {
+        // The shell they run in says what went wrong in them, and that it went well itself.
+        $said = $this->artisan('tinker', '--execute', "$lines; echo 'all of it';");
+        if (! str_contains($said, 'all of it')) {
+            throw new RuntimeException($said);
+        }
+    }
+
     protected function visit(string $path): void
     {
         $this->browser->get(getenv('COMPADRE_TEST_URL').$path);

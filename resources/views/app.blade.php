@@ -6,7 +6,7 @@
     <meta name="color-scheme" content="light dark">
     <meta name="description" content="Plan, demonstrate and check off knot lessons.">
     <title>Compadre</title>
-    <link rel="manifest" href="/build/app.webmanifest">
+    <link rel="manifest" href="/app.webmanifest">
     <meta name="theme-color" content="#11242d">
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     @vite(['resources/js/main.ts'])

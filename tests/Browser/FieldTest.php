@@ -197,7 +197,7 @@ it('decides otherwise with a reason, and shows the result that met a requirement
 
 it('reads a board of forty by forty, sifts it, and prints', function (): void {
     $this->house();
-    $this->artisan('tinker', '--execute', '$g = App\Models\Group::query()->first(); $knots = array_keys(array_filter(app(Compadre\Core\Knots\Library::class)->all(), fn ($k) => $k->isTaught())); foreach (range(1, 24) as $n) { $l = app(App\Crew\AddLearners::class)($g, [Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "11-13"])])[0]; foreach ($knots as $k) { App\Models\Standing::query()->insert(["learner_id" => $l->id, "knot" => $k, "group_id" => $g->id, "level" => "has_it", "verdict" => "has_it", "tying" => "yes", "dressing" => "yes", "tail" => "yes", "prompts" => 0, "day" => "2026-01-05", "event_id" => $l->id, "two_leaders" => false, "has_it_since" => "2026-01-05", "half_life_days" => 7, "last_day" => "2026-01-05"]); } }');
+    $this->within('$g = App\Models\Group::query()->first(); $knots = array_keys(array_filter(app(Compadre\Core\Knots\Library::class)->all(), fn ($k) => $k->isTaught())); foreach (range(1, 24) as $n) { $l = app(App\Crew\AddLearners::class)($g, [Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "11-13"])])[0]; foreach ($knots as $k) { App\Models\Standing::query()->insert(["learner_id" => $l->id, "knot" => $k, "group_id" => $g->id, "level" => "has_it", "verdict" => "has_it", "tying" => "yes", "dressing" => "yes", "tail" => "yes", "prompts" => 0, "day" => "2026-01-05", "event_id" => $l->id, "two_leaders" => false, "has_it_since" => "2026-01-05", "half_life_days" => 7, "last_day" => "2026-01-05"]); } }');
     $this->signIn();
     $this->goTo('/crew');
     $this->see('Nell 24');

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\TestHouse;
 
 it('opens and shows every knot with no network once it was opened', function (): void {
     $this->house();
@@ -54,4 +55,23 @@ it('can be installed', function (): void {
     $this->wait(fn (): ?bool => $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((r) => done(r.active !== null));') ? true : null, 'the worker');
     $icon = $this->browser->executeAsyncScript('const done = arguments[arguments.length - 1]; fetch(arguments[0]).then((r) => done(r.ok));', [$manifest['icons'][0]['src']]);
     expect($icon)->toBeTrue();
+});
+
+it('shows what is kept where the server is slow, and its answer as soon as that is here', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->workerInCharge();
+    $this->visit('/crew');
+    $this->see('Ada P.');
+    $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; caches.match("/api/crew").then((kept) => done(kept !== undefined));') === true, 'the crew kept');
+    $house = TestHouse::settings();
+    $slow = new PDO("mysql:host={$house['DB_HOST']};port={$house['DB_PORT']};dbname={$house['DB_DATABASE']}", $house['DB_USERNAME'], $house['DB_PASSWORD']);
+    // Whoever asks for a learner waits until this lets go of them.
+    $slow->exec('LOCK TABLES learners WRITE');
+    $slow->exec("UPDATE learners SET name = 'Ada Q.' WHERE name = 'Ada P.'");
+    $this->visit('/crew');
+    $this->see('Ada P.');
+    $slow->exec('UNLOCK TABLES');
+    $this->see('Ada Q.');
+    $this->notSee('Ada P.');
 });

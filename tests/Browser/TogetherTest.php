@@ -127,7 +127,7 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
     $this->workerInCharge();
     $this->until(fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; caches.match("/api/knots").then((kept) => done(kept !== undefined), () => done(false))') === true, 'the knots kept', 60);
     // The lead, at the hall's computer, signs the helper's phone out.
-    $this->artisan('tinker', '--execute', 'foreach (App\Models\Device::all() as $one) { app(App\House\People\SignOutDevice::class)($one); }');
+    $this->within('foreach (App\Models\Device::query()->with("user")->get() as $one) { app(App\House\People\SignOutDevice::class)($one); }');
     // The page is shown the knots that are kept; that the phone is out is answered to the worker behind it, which tells the page.
     $this->script('void fetch("/api/knots")');
     $this->see('Ropes ready?');
@@ -138,7 +138,7 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
 
 it('lists where people are signed in, and signs a phone out', function (): void {
     $this->house();
-    $this->artisan('tinker', '--execute', 'App\Models\Device::query()->create(["user_id" => App\Models\User::query()->where("email", "wren@gullwick.example")->firstOrFail()->id, "label" => "Chrome on Android", "seen_at" => now()]);');
+    $this->within('App\Models\Device::query()->create(["user_id" => App\Models\User::query()->where("email", "wren@gullwick.example")->firstOrFail()->id, "label" => "Chrome on Android", "seen_at" => now()]);');
     $this->signIn();
     $this->goTo('/people');
     $this->see('Signed in on');
@@ -233,7 +233,7 @@ it('says what the server would not take of an evening, until somebody has seen i
     $this->named('Start the meeting')->click();
     $this->see('Now: Welcome');
     // Meanwhile somebody at a desk puts the meeting on another day.
-    $this->artisan('tinker', '--execute', "App\\Models\\Meeting::query()->findOrFail('$meeting')->update(['date' => '2031-05-06']);");
+    $this->within("App\\Models\\Meeting::query()->findOrFail('$meeting')->update(['date' => '2031-05-06']);");
     $this->offline(false);
     $this->script('dispatchEvent(new Event("online"))');
     $this->see('The meeting was not started.');

@@ -1,3 +1,4 @@
+import { cameLate, noteKept, noteWritten, patience } from './kept';
 import type { components } from './schema';
 import { noteTime } from './time';
 
@@ -43,7 +44,10 @@ async function send(method: string, path: string, body: unknown, more: Record<st
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   const request: RequestInit = { method, headers, credentials: 'same-origin' };
   if (body !== undefined) request.body = JSON.stringify(body);
-  return fetch(path, request);
+  if (method !== 'GET') return fetch(path, request);
+  const response = (await cameLate(path)) ?? (await fetch(path, { ...request, cache: patience() }));
+  noteKept(path, response);
+  return response;
 }
 
 /** One call to the server. A stale security token is renewed once. */
@@ -64,6 +68,7 @@ export async function call<T>(
     throw new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);
   }
   noteTime(response);
+  if (method !== 'GET' && response.ok) noteWritten();
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
