@@ -6,9 +6,12 @@ namespace App\Bench;
 
 use App\Models\Group;
 use App\Models\Meeting;
+use App\Models\Pole;
 use App\Models\RigGate;
 use App\Models\Rope;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Rigs\Pack\Question;
+use Compadre\Core\Rigs\PoleStock;
 use Compadre\Core\Rigs\RigPack;
 
 /**
@@ -28,14 +31,15 @@ final readonly class RigBoard
         $rope = $this->work->rope($group, $asked->rope);
         $meeting = $asked->meeting === null ? null : $group->meetings()->findOrFail($asked->meeting);
         $gate = $meeting instanceof Meeting ? RigGate::of($meeting, $rig->id) : null;
+        $poles = array_values($group->poles()->get()->map(static fn (Pole $pole): PoleStock => $pole->inHand())->all());
         $answers = $asked->answers->raw() + $rig->starts();
         $held = $rig->isGated() && ($gate === null || $asked->isForLearners);
         $rigged = $this->work->of($group, $rig, Fields::of($answers, '/answers'), $rope, $asked->knots);
 
         return [
-            'rig' => $this->list->about($rig, $group->rigPacks()->where('rig', $rig->id)->exists()) + $this->words($rig, $asked->isForLearners), 'questions' => array_map($this->view->question(...), $rig->questions),
+            'rig' => $this->list->about($rig, $group->rigPacks()->where('rig', $rig->id)->exists()) + $this->words($rig, $asked->isForLearners), 'questions' => array_map(fn (Question $question): array => $this->view->question($question, $poles), $rig->questions),
             'answers' => (object) $answers, 'rope' => $rope->about(), 'ropes' => array_values($group->ropes()->get()->map(static fn (Rope $one): array => $one->about())->all()), 'held' => $held, 'gate' => $gate?->about(),
-            'worked' => $held ? null : $this->view->worked($rigged),
+            'worked' => $held ? null : $this->view->worked($rigged, $poles),
         ];
     }
 

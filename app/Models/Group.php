@@ -114,6 +114,15 @@ final class Group extends Model
         return $relation;
     }
 
+    /** @return HasMany<Pole, $this> the thinnest first */
+    public function poles(): HasMany
+    {
+        $relation = $this->hasMany(Pole::class);
+        $relation->orderBy('diameter_mm')->orderBy('length_mm')->orderBy('name');
+
+        return $relation;
+    }
+
     /** @return HasMany<OwnBadge, $this> */
     public function badgePacks(): HasMany
     {

@@ -11,6 +11,7 @@ use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Pole;
 use App\Models\Remote;
 use App\Models\Role;
 use App\Models\Rope;
@@ -73,6 +74,7 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('archived', fn (string $id): Learner => $this->own()->archived()->findOrFail($id));
         Route::bind('rope', fn (string $id): Rope => $this->own()->ropes()->findOrFail($id));
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
+        Route::bind('pole', fn (string $id): Pole => $this->own()->poles()->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }
 

@@ -15,7 +15,7 @@ final class StoreController extends Controller
 {
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse(['stocks' => StoreList::of($this->group($request))]);
+        return new JsonResponse(StoreList::of($this->group($request)));
     }
 
     public function add(Request $request, KeepStore $store): JsonResponse

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Store\PoleController;
 use App\Store\StoreController;
 use Illuminate\Support\Facades\Route;
 
@@ -13,4 +14,7 @@ Route::middleware('signed-in')->group(function (): void {
     Route::post('/store', [StoreController::class, 'add'])->can('teach');
     Route::put('/store/{stock}', [StoreController::class, 'change'])->can('teach');
     Route::delete('/store/{stock}', [StoreController::class, 'remove'])->can('teach');
+    Route::post('/poles', [PoleController::class, 'add'])->can('teach');
+    Route::put('/poles/{pole}', [PoleController::class, 'change'])->can('teach');
+    Route::delete('/poles/{pole}', [PoleController::class, 'remove'])->can('teach');
 });

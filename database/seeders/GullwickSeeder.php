@@ -89,6 +89,9 @@ final class GullwickSeeder
         foreach (GullwickTerm::STORE as [$name, $kind, $diameter, $material, $lay, $colour, $ends, $length, $count]) {
             $group->stocks()->create(['name' => $name, 'kind' => $kind, 'diameter_mm' => $diameter, 'material' => $material, 'lay' => $lay, 'colour' => $colour, 'ends' => $ends, 'length_mm' => $length, 'count' => $count]);
         }
+        foreach (GullwickTerm::POLES as [$name, $diameter, $length, $count]) {
+            $group->poles()->create(['name' => $name, 'diameter_mm' => $diameter, 'length_mm' => $length, 'count' => $count]);
+        }
         $walk = CarbonImmutable::parse($group->today())->addDays(28)->format('Y-m-d');
         $group->badges()->create(['badge' => 'lantern-hand', 'due_on' => $walk]);
         $group->badges()->create(['badge' => 'rigger', 'due_on' => $walk]);

@@ -36,6 +36,13 @@ final class GullwickTerm
         ['Blue pieces', 'piece', 6, 'polypropylene', 'braided', 'blue', 'sealed', 1500, 4],
     ];
 
+    /** Name, diameter, length, count. */
+    public const POLES = [
+        ['Hazel sticks', 35, 1600, 12],
+        ['Ash poles', 60, 2500, 6],
+        ['Long spars', 80, 3200, 2],
+    ];
+
     /** Finn was away twice. */
     public const AWAY = [[], ['Hari S.'], ['Finn O.', 'Milo F.'], ['Finn O.'], ['Esme T.', 'Jory B.']];
 

@@ -198,3 +198,31 @@ it('copies a rig, changes it, and says what a change cannot be', function (): vo
     $this->see('What should stand at the end?');
     $this->notSee('Lantern line on the green');
 });
+
+it('offers the group’s own poles, and says which of them a rig takes', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/store');
+    $this->named('Add poles')->click();
+    $this->fill('What you call them', 'Alder poles');
+    $this->fill('Diameter, mm', '5');
+    $this->fill('Length of each, mm', '4000');
+    $this->named('Save')->click();
+    // A stick is no pole: said at the field, and nothing is lost.
+    $this->see('at least 10');
+    $this->fill('Diameter, mm', '75');
+    $this->fill('How many', '2');
+    $this->named('Save')->click();
+    $this->until(fn (): bool => str_contains((string) $this->script('return document.querySelector("[aria-labelledby=poles]").textContent'), 'Alder poles'), 'the new poles');
+    $this->goTo('/bench/tripod');
+    $this->see('Ours: 3 of Ash poles');
+    $this->named('Alder poles, 75 mm')->click();
+    $this->until(fn (): bool => $this->script('return [...document.querySelectorAll("main fieldset input")].filter((one) => one.value === "75").length') === 3, 'all three legs of it');
+    // Two of them and both long spars are as thick as that.
+    $this->see('of Alder poles');
+    $this->see('Long spars');
+    $this->notSee('short: none');
+    $this->fill('How long are the legs below the lashing? (m)', '3.4');
+    $this->fill('How far from the middle do the feet stand? (m)', '1.2');
+    $this->see('one short: none is left that long and that thick');
+});

@@ -58,6 +58,7 @@ function matrixGroup($test, string $name): array
     $cleo->update(['archived_at' => now()]);
     $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
+    $pole = $group->poles()->create(['name' => 'Ash poles', 'diameter_mm' => 60, 'length_mm' => 2500, 'count' => 6]);
     $stock = $group->stocks()->create(['name' => 'Coil', 'kind' => 'coil', 'diameter_mm' => 10, 'material' => 'polyester', 'lay' => 'right', 'ends' => 'taped', 'length_mm' => 50_000]);
     $taken = MeetingRig::query()->create(['group_id' => $group->id, 'meeting_id' => $next->id, 'rope_id' => $rope->id, 'rig' => 'bed-roll', 'version' => 1, 'answers' => ['length_mm' => 600, 'girth_mm' => 700], 'knots' => []]);
     $group->rigPacks()->create(['rig' => 'bundle-of-ours', 'origin' => 'pole-bundle', 'version' => 1, 'pack' => ['id' => 'bundle-of-ours', 'name' => "Bundle of $name"] + $group->rigs()->pack('pole-bundle'), 'made_by' => $people['lead']->id]);
@@ -74,7 +75,7 @@ function matrixGroup($test, string $name): array
     LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
 
     return ['group' => $group, 'people' => $people, 'ids' => [
-        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'invitation' => $invitation->id,
+        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id,
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
         'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
@@ -101,6 +102,7 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],
         'PUT /api/rigs/{rig}' => ['pack' => app(\Compadre\Core\Rigs\RigShelf::class)->pack('pole-bundle')], 'POST /api/rigs/{rig}/copies' => [], 'POST /api/measures' => ['knot' => 'bowline', 'measured_mm' => 200],
         'POST /api/store' => ['name' => 'New coil', 'kind' => 'coil', 'diameter_mm' => 8, 'material' => 'nylon', 'lay' => 'braided', 'ends' => 'sealed', 'length_mm' => 20000], 'PUT /api/store/{stock}' => ['count' => 2],
+        'POST /api/poles' => ['name' => 'Spars', 'diameter_mm' => 80, 'length_mm' => 3000], 'PUT /api/poles/{pole}' => ['count' => 4],
         'POST /api/screens' => ['knot' => 'bowline', 'step' => 1, 'steps' => 6], 'PUT /api/screens/{remote}' => ['knot' => 'bowline', 'step' => 2, 'steps' => 6],
         'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
         'POST /api/check-events' => ['sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
@@ -202,7 +204,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
             });
         }
         // What an address names, or a body, of another group is not there for anybody.
-        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'invitation', 'remote', 'device', 'person'], $route->parameterNames());
+        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person'], $route->parameterNames());
         foreach ($names as $name) {
             foreach ($allowed as $role) {
                 ($this->apart)(function () use ($address, $role, $name, $body, &$tried): void {

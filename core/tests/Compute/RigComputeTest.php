@@ -119,3 +119,12 @@ it('holds an input to its own rig as it would to all of them', function (): void
         expect($said($asked, $operation->inputFor($asked)))->toBe($said($asked, $whole));
     }
 });
+
+it('says which of the poles in hand a rig takes, where any are told', function (): void {
+    $input = ['rig' => 'tripod', 'answers' => TRIPOD, 'rope' => SIX];
+    expect(asked('rig', $input)['members'][1])->not->toHaveKey('missing');
+    $long = asked('rig', $input)['members'][1]['length_mm'];
+    $poles = [['id' => 'stout', 'diameter_mm' => 70, 'length_mm' => 4000, 'count' => 3], ['id' => 'just', 'diameter_mm' => 60, 'length_mm' => (int) ceil($long), 'count' => 2], ['id' => 'short', 'diameter_mm' => 60, 'length_mm' => (int) $long - 1, 'count' => 3]];
+    expect(asked('rig', $input + ['poles' => $poles])['members'][1])->toMatchArray(['from' => [['pole' => 'just', 'count' => 2]], 'missing' => 1]);
+    expect(asked('rig', $input + ['poles' => []])['members'][1])->toMatchArray(['from' => [], 'missing' => 3]);
+});

@@ -164,7 +164,7 @@ export const packQuery = (meeting: string) =>
 
 export const storeQuery = queryOptions({
   queryKey: ['store'],
-  queryFn: () => call<{ stocks: Schemas['Stock'][] }>('GET', '/api/store'),
+  queryFn: () => call<{ stocks: Schemas['Stock'][]; poles: Schemas['Pole'][] }>('GET', '/api/store'),
 });
 
 export const gaugesQuery = queryOptions({

@@ -5,7 +5,7 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { SelectField, TextField } from '../ui/Field';
-import { measureFor } from '../words/format';
+import { length, measureFor } from '../words/format';
 import { words } from '../words/en';
 
 type Question = Schemas['RigQuestion'];
@@ -82,6 +82,7 @@ function Asked({ question, answers, faults, onAnswer }: Asking & { question: Que
               />
             ))}
           </div>
+          <Offers question={question} onTake={(size) => set(list(value).map(() => size))} />
         </fieldset>
       );
     case 'rows':
@@ -90,8 +91,34 @@ function Asked({ question, answers, faults, onAnswer }: Asking & { question: Que
       return <OtherRope question={question} rope={value as Answers} fault={fault} onRope={set} />;
     case 'number':
     case 'count':
-      return <Sized label={question.ask} question={question} value={value} fault={fault} onValue={set} />;
+      return (
+        <div className="flex flex-col gap-1">
+          <Sized label={question.ask} question={question} value={value} fault={fault} onValue={set} />
+          <Offers question={question} onTake={set} />
+        </div>
+      );
   }
+}
+
+/** The group's own poles, taken with a tap. */
+function Offers({ question, onTake }: { question: Question; onTake: (value: number) => void }) {
+  const { units } = useMe().group;
+  if (question.offers.length === 0) return null;
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 text-sm">
+      <span className="text-soft">{words.poles.ours}</span>
+      {question.offers.map((one) => (
+        <button
+          key={one.name}
+          type="button"
+          className="min-h-11 font-semibold underline decoration-hemp underline-offset-4"
+          onClick={() => onTake(one.value)}
+        >
+          {words.poles.take(one.name, length(one.value, units))}
+        </button>
+      ))}
+    </p>
+  );
 }
 
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);

@@ -41,6 +41,15 @@ export function RigCard({
                 </strong>{' '}
                 {member.length_mm !== null && member.name}
                 {member.diameter_mm !== null && member.kind === 'pole' && `, ${length(member.diameter_mm, units)}`}
+                {member.ours && (
+                  <span className="block text-sm print:text-[9px]">
+                    {words.poles.ours}{' '}
+                    {listOf([
+                      ...member.ours.taken.map((one) => words.poles.of(one.count, one.name)),
+                      ...(member.ours.missing > 0 ? [words.poles.missing(member.ours.missing)] : []),
+                    ])}
+                  </span>
+                )}
                 {member.knots.length > 0 && (
                   <span className="block text-sm text-soft print:text-[9px]">
                     {listOf(member.knots.map((knot) => knot.name))}

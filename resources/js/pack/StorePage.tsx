@@ -11,6 +11,7 @@ import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, metres, number } from '../words/format';
 import { words } from '../words/en';
+import { Poles } from './Poles';
 
 type Stock = Schemas['Stock'];
 
@@ -26,6 +27,7 @@ export function StorePage() {
       queryClient.setQueryData(storeQuery.queryKey, (now) =>
         now
           ? {
+              ...now,
               stocks: now.stocks.map((one) =>
                 one.id === stock.id ? { ...one, ...to, colour: to.colour ?? one.colour } : one,
               ),
@@ -100,6 +102,7 @@ export function StorePage() {
           </li>
         ))}
       </ul>
+      <Poles poles={store.data.poles} />
       {editing !== null && <StockSheet stock={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
     </div>
   );

@@ -568,7 +568,7 @@ export const words = {
   },
   store: {
     title: 'Rope store',
-    about: 'Coils and pieces, what there is and what is out.',
+    about: 'Coils, pieces and poles: what there is and what is out.',
     add: 'Add rope',
     empty: 'Nothing is written down yet. Add the coils and pieces you have, and Compadre says what to cut.',
     name: 'What you call it',
@@ -588,6 +588,24 @@ export const words = {
     remove: 'Remove it',
     step: (field: 'count' | 'taken', by: number, name: string) =>
       `${name}: ${field === 'count' ? (by > 0 ? 'one more' : 'one fewer') : by > 0 ? 'take one out' : 'one came back'}`,
+  },
+  poles: {
+    title: 'Poles',
+    about: 'The bench offers them, and says which of them a rig takes.',
+    add: 'Add poles',
+    empty: 'None are written down. With them here, the bench says which would do, and how many are short.',
+    name: 'What you call them',
+    diameter_mm: 'Diameter, mm',
+    length_mm: 'Length of each, mm',
+    count: 'How many',
+    remove: 'Remove them',
+    ours: 'Ours:',
+    take: (name: string, size: string) => `${name}, ${size}`,
+    of: (n: number, name: string) => `${number(n)} of ${name}`,
+    missing: (n: number) =>
+      n === 1
+        ? 'one short: none is left that long and that thick'
+        : `${number(n)} short: none are left that long and that thick`,
   },
   gauges: {
     title: 'Tail gauges',

@@ -23,6 +23,7 @@ final readonly class Question
      * @param  array{from: int, to: int}  $times  how many numbers or rows
      * @param  list<self>  $fields  of each row
      * @param  float  $start  what a screen begins with
+     * @param  bool  $isPole  the diameter of a pole: those a group has are offered
      * @param  bool  $isRound  the diameter of something that rope goes round, which is never thinner than the rope
      */
     private function __construct(
@@ -38,6 +39,7 @@ final readonly class Question
         public array $fields,
         public float $start,
         public bool $isRound,
+        public bool $isPole,
         public string $place,
     ) {
     }
@@ -58,7 +60,7 @@ final readonly class Question
             is_int($default) || is_float($default) ? $default * Unit::scale($unit) : (is_bool($default) || is_string($default) ? $default : null),
             array_map(static fn (mixed $label): string => is_string($label) ? $label : '', array_combine(array_map(strval(...), array_keys($words)), $words)),
             ['from' => $times?->whole('from') ?? 1, 'to' => $times?->whole('to') ?? 1],
-            array_map(self::from(...), $pack->objects('fields')), $pack->number('start', $pack->number('from', 0.0)), $pack->flag('round'), $pack->at,
+            array_map(self::from(...), $pack->objects('fields')), $pack->number('start', $pack->number('from', 0.0)), $pack->flag('round'), $pack->flag('pole'), $pack->at,
         );
     }
 
