@@ -27,7 +27,8 @@ final class Rooms
         'Packing' => ['Knots', 'Rope', 'Rigs'],
         'Checking' => ['Knots', 'Rope'],
         'Teaching' => ['Knots', 'Checking'],
-        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching'],
+        'Practice' => ['Topology', 'Knots', 'Mistakes', 'Rigs'],
+        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching', 'Practice'],
     ];
 
     /** The app's rooms; what requests and rows have in common is for all. */

@@ -31,7 +31,8 @@ final class Command
         $tails = TailRule::fromPack($rope);
         $forms = new FormFile($packs);
         $friction = Friction::fromPack($rope);
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction), new RigOperation(RigShelf::at($packs, $library), $library, $tails, $friction, $forms), new ChooseOperation(new Chooser($library, $tails, $friction), $library)] as $operation) {
+        $chooser = new Chooser($library, $tails, $friction);
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction), new RigOperation(RigShelf::at($packs, $library), $library, $tails, $friction, $forms), new ChooseOperation($chooser, $library), new PracticeOperation($library, $chooser)] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

@@ -14,9 +14,13 @@ use Compadre\Core\Refusal;
 /**
  * What a learner tied, from the overs and unders seen along a method.
  */
-final readonly class NameOperation implements Operation
+final class NameOperation implements Operation
 {
-    public function __construct(private Library $library)
+    private ?KnotIndex $index = null;
+
+    private ?KnotIndex $forLearners = null;
+
+    public function __construct(private readonly Library $library)
     {
     }
 
@@ -50,7 +54,8 @@ final readonly class NameOperation implements Operation
         foreach ($input->object('answers')->raw() as $rope => $seen) {
             $answers[(string) $rope] = is_string($seen) ? $seen : throw Refusal::of("/answers/$rope", $seen, 'letters o, u and ?');
         }
-        $guesses = (new Naming($this->library, Schemas::isForLearners($input) ? KnotIndex::forLearners($this->library) : KnotIndex::of($this->library)))->of($knot, $knot->method($input->textOrNull('method')), $answers);
+        $index = Schemas::isForLearners($input) ? $this->forLearners ??= KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
+        $guesses = (new Naming($this->library, $index))->of($knot, $knot->method($input->textOrNull('method')), $answers);
 
         return ['guesses' => array_map(static fn (Guess $guess): array => [
             'knot' => $guess->knot, 'becomes' => $guess->becomes->toArray(), 'against' => $guess->against, 'unseen' => $guess->unseen,

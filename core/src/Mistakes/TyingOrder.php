@@ -16,8 +16,9 @@ final readonly class TyingOrder
     /**
      * @param  array<int, int>  $stepOf step by crossing, from 1; 0 for what lies there before the first step
      * @param  int  $steps how many steps lay rope
+     * @param  array<int, ?bool>  $overIsLater by crossing: whether it is made by the strand on top coming to the other, or by that below; null where both are laid at once
      */
-    private function __construct(public array $stepOf, public int $steps, public ?int $secondHalf)
+    private function __construct(public array $stepOf, public int $steps, public ?int $secondHalf, public array $overIsLater)
     {
     }
 
@@ -43,11 +44,21 @@ final readonly class TyingOrder
             return count($states);
         };
         $stepOf = [];
+        $overIsLater = [];
         foreach ($diagram->crossings as $number => $crossing) {
-            $stepOf[$number] = max($laid($crossing->over, $crossing->overAt), $laid($crossing->under, $crossing->underAt));
+            $over = $laid($crossing->over, $crossing->overAt);
+            $under = $laid($crossing->under, $crossing->underAt);
+            $stepOf[$number] = max($over, $under);
+            // One rope comes to itself with its end; of one that is laid doubled both sides travel.
+            $isOneEnd = $crossing->over === $crossing->under && $diagram->strands[$crossing->over]->bight === null;
+            $overIsLater[$number] = match (true) {
+                $over !== $under => $over > $under,
+                $isOneEnd => $crossing->overAt > $crossing->underAt,
+                default => null,
+            };
         }
 
-        return new self($stepOf, $stepOf === [] ? 0 : max($stepOf), $method->secondHalf);
+        return new self($stepOf, $stepOf === [] ? 0 : max($stepOf), $method->secondHalf, $overIsLater);
     }
 
     /** @return list<int> the crossings made in a step or later */

@@ -86,6 +86,18 @@ final readonly class Chooser
         );
     }
 
+    /**
+     * What speaks against a knot for a job, in words.
+     *
+     * @return ?list<string> nothing where it fits; null where it is not for that at all
+     */
+    public function against(KnotPack $knot, Job $job): ?array
+    {
+        $bad = $this->badAt($knot->uses, $job);
+
+        return $bad !== null ? [$bad] : $this->best($knot, $job)?->faults;
+    }
+
     private function badAt(Uses $uses, Job $job): ?string
     {
         foreach ($uses->badFor as $bad) {

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Practice;
+
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Choosing\Chooser;
+
+/**
+ * Tasks for learners, made from the packs and what the knot engine finds. The same seed makes the same task.
+ */
+final class TaskMaker
+{
+    private readonly KnotIndex $index;
+
+    /** @var array<string, Asks> by kind */
+    private readonly array $asks;
+
+    /** @var array<string, Sample> by knot and method */
+    private array $samples = [];
+
+    public function __construct(private readonly Library $library, Chooser $chooser)
+    {
+        $this->index = KnotIndex::forLearners($library);
+        $this->asks = [
+            TaskKind::OverUnder->value => new OverUnder, TaskKind::Spot->value => new Spot, TaskKind::Where->value => new Where,
+            TaskKind::Order->value => new Order, TaskKind::Which->value => new Which($library, $chooser),
+        ];
+    }
+
+    /**
+     * @param  int  $seed  any
+     *
+     * @throws Refusal for a kind of which this knot has nothing to ask, with those it has
+     */
+    public function make(TaskKind $kind, KnotPack $knot, Method $method, int $seed): Task
+    {
+        return $this->made($kind, $knot, $method, $seed) ?? throw Refusal::of('/kind', $kind->value, 'one of '.implode(', ', array_map(static fn (TaskKind $one): string => $one->value, $this->kinds($knot, $method))).", of which $knot->id has something to ask");
+    }
+
+    /** @return list<TaskKind> of which this knot has something to ask */
+    public function kinds(KnotPack $knot, Method $method): array
+    {
+        return array_values(array_filter(TaskKind::cases(), fn (TaskKind $kind): bool => $this->made($kind, $knot, $method, 0) !== null));
+    }
+
+    private function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed): ?Task
+    {
+        $sample = $this->samples["$knot->id $method->id"] ??= new Sample($this->library, $this->index, $knot, $method);
+
+        return $this->asks[$kind->value]->of($sample, new Lot("$kind->value $knot->id $method->id $seed"));
+    }
+}
