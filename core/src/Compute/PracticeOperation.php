@@ -8,6 +8,7 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Practice\TaskKind;
 use Compadre\Core\Practice\TaskMaker;
+use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Choosing\Chooser;
 
 /**
@@ -58,6 +59,9 @@ final class PracticeOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->forLearners($input->text('knot'));
+        if (! $knot->isTaught()) {
+            throw Refusal::of('/knot', $knot->id, 'a knot that is learned, and no usual mistake');
+        }
         $this->tasks ??= new TaskMaker($this->library, $this->chooser);
         $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'));
 

@@ -18,13 +18,34 @@ final readonly class Which implements Asks
 {
     private const OTHERS = 3;
 
-    private const TASKS = [
-        'join' => 'You join %s to %s.', 'loop' => 'You want a loop that stays the size it is, round %2$s.', 'hitch' => 'You tie a rope to %2$s.',
-        'bind' => 'You tie a rope round %2$s, and it has to stay tight.', 'stop' => 'The end of a rope must not slip out of %2$s.',
-        'adjust' => 'You tie a line to %2$s that you can tighten later.', 'lash' => 'You tie %2$s to another so that they stand.', 'shorten' => 'A rope is too long, or worn in one place, and must not be cut.',
+    /** What is asked, by what the rope is tied to; what is not here would have more than one good answer, or none that is plain. */
+    private const SENTENCES = [
+        'join' => ['rope' => 'You join two ropes into one long one.', 'tape' => 'You join two ends of tape.'],
+        'loop' => ['rope' => 'You want a loop that keeps its size.'] + self::ROUND,
+        'hitch' => [
+            'rope' => 'You tie a rope to the middle of another one, so that it holds its place.', 'pole' => 'You tie a rope to a pole.', 'ring' => 'You tie a rope to a ring.',
+            'chain' => 'You tie a rope to a chain.', 'eye' => 'You tie a rope to a fixed eye.', 'bundle' => 'You tie a rope to a bundle.',
+        ],
+        'bind' => ['rope' => 'You tie both ends of one rope round something soft, and it has to stay tight.', 'pole' => 'You tie a rope round a pole, and it has to stay tight.', 'bundle' => 'You tie a rope round a bundle, and it has to stay tight.'],
+        'stop' => ['rope' => 'The end of a rope must not slip out through a hole.', 'eye' => 'The end of a rope must not slip out through a fixed eye.', 'ring' => 'The end of a rope must not slip out through a ring.'],
+        'adjust' => [
+            'rope' => 'You tie a line to another rope, and want to tighten it later.', 'pole' => 'You tie a line to a pole, and want to tighten it later.', 'ring' => 'You tie a line to a ring, and want to tighten it later.',
+            'chain' => 'You tie a line to a chain, and want to tighten it later.', 'eye' => 'You tie a line to a fixed eye, and want to tighten it later.', 'bundle' => 'You tie a line to a bundle, and want to tighten it later.',
+        ],
+        'lash' => ['pole' => 'You tie poles to each other, and they have to hold.', 'bundle' => 'You tie poles into a bundle that holds together.'],
+        'shorten' => ['rope' => 'A rope is too long, or worn in one place, and must not be cut.'],
     ];
 
-    private const THINGS = ['rope' => 'another rope', 'tape' => 'another tape', 'pole' => 'a pole', 'ring' => 'a ring', 'chain' => 'a chain', 'eye' => 'a fixed eye', 'bundle' => 'a bundle'];
+    private const ROUND = [
+        'pole' => 'You want a loop round a pole that keeps its size.', 'ring' => 'You want a loop through a ring that keeps its size.', 'chain' => 'You want a loop through a chain that keeps its size.',
+        'eye' => 'You want a loop through a fixed eye that keeps its size.', 'bundle' => 'You want a loop round a bundle that keeps its size.',
+    ];
+
+    /** Tasks whose knots would do after a fashion, though no pack says so: they are not offered as wrong. */
+    private const KIN = [
+        'join' => ['loop', 'hitch'], 'loop' => [], 'hitch' => ['loop', 'adjust', 'bind', 'join'], 'bind' => ['hitch', 'lash', 'adjust'], 'stop' => ['loop', 'join'],
+        'adjust' => [], 'lash' => ['bind', 'hitch'], 'shorten' => ['loop', 'stop', 'bind'],
+    ];
 
     private const LOADS = ['steady' => 'It is pulled steadily.', 'shaking' => 'It is shaken.', 'on_off' => 'The pull comes and goes.', 'none' => 'Nothing much pulls on it.'];
 
@@ -66,7 +87,8 @@ final readonly class Which implements Asks
         foreach ($knot->uses->goodFor as $use) {
             foreach (self::ends($use) as [$a, $b]) {
                 foreach ($knot->uses->loads as $load) {
-                    foreach (array_keys(self::UNDOING) as $undo) {
+                    // Where nothing pulls there is no after.
+                    foreach ($load === 'none' ? ['any', 'at_a_pull'] : array_keys(self::UNDOING) as $undo) {
                         $jobs[] = new Job($use->task, new Thing($a), $b === null ? null : new Thing($b), $load, $undo);
                     }
                 }
@@ -79,9 +101,9 @@ final readonly class Which implements Asks
     /** @return list<array{string, ?string}> */
     private static function ends(GoodFor $use): array
     {
-        $kinds = $use->to === [] ? ['rope'] : $use->to;
+        $kinds = array_values(array_intersect($use->to === [] ? ['rope'] : $use->to, array_keys(self::SENTENCES[$use->task])));
         if ($use->task === 'join') {
-            return array_map(static fn (string $kind): array => $kind === 'tape' ? ['tape', 'tape'] : ['rope', $kind], $kinds);
+            return array_map(static fn (string $kind): array => [$kind, $kind], $kinds);
         }
 
         return array_map(static fn (string $kind): array => $kind === 'rope' || $kind === 'tape' ? [$kind, null] : ['rope', $kind], $kinds);
@@ -101,8 +123,8 @@ final readonly class Which implements Asks
                 continue;
             }
             $against = $this->chooser->against($other, $job);
-            if ($against === null && $other->family !== $knot->family) {
-                $strange[] = ['knot' => $other->id, 'why' => 'it is for something else.'];
+            if ($against === null && $other->family !== $knot->family && array_intersect([$job->task, ...self::KIN[$job->task]], array_map(static fn (GoodFor $use): string => $use->task, $other->uses->goodFor)) === []) {
+                $strange[] = ['knot' => $other->id, 'why' => 'made for something else.'];
             } elseif ($against !== null && $against !== []) {
                 $tempting[] = ['knot' => $other->id, 'why' => implode(' ', $against)];
             }
@@ -113,9 +135,6 @@ final readonly class Which implements Asks
 
     private static function sentence(Job $job): string
     {
-        $what = self::THINGS[$job->b->kind ?? $job->a->kind] ?? 'it';
-        $task = sprintf(self::TASKS[$job->task], $job->a->kind === 'tape' ? 'a tape' : 'a rope', $what);
-
-        return $task.' '.self::LOADS[$job->load].self::UNDOING[$job->undo].' Which knot?';
+        return self::SENTENCES[$job->task][$job->b->kind ?? $job->a->kind].' '.self::LOADS[$job->load].self::UNDOING[$job->undo].' Which knot?';
     }
 }
