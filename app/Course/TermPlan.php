@@ -11,6 +11,7 @@ use App\Models\Meeting;
 use App\Models\PlanPlace;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\Pace;
 use Compadre\Core\Teaching\Plan\Ban;
 use Compadre\Core\Teaching\Plan\CoursePlan;
@@ -60,7 +61,11 @@ final class TermPlan
     {
         $before = $this->kept()->shownIn;
 
-        return $this->plan($change, array_replace($this->pins(false), $change->moves), array_diff_key($before, $change->moves));
+        try {
+            return $this->plan($change, array_replace($this->pins(false), $change->moves), array_diff_key($before, $change->moves));
+        } catch (Refusal $refusal) {
+            throw $change->told($refusal);
+        }
     }
 
     public function pace(): Pace

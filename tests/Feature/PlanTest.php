@@ -39,7 +39,7 @@ it('answers what if with more time, helpers and meetings', function (): void {
         expect($then['after'])->toBeLessThan($then['before']);
     }
     $this->refused($this->api('POST', '/api/course/what-if', ['minutes' => 600]), '/minutes', 'at most 60');
-    $this->refused($this->api('POST', '/api/course/what-if', ['moves' => [['knot' => 'overhand', 'meeting' => '0']]]), '/settings/pins/overhand', 'a meeting still to come');
+    $this->refused($this->api('POST', '/api/course/what-if', ['moves' => [['knot' => 'overhand', 'meeting' => '0']]]), '/moves/0/meeting', 'a meeting still to come');
     $this->become($this->person($group, Role::Helper, 'wren@gullwick.example'));
     $this->api('PUT', '/api/course/plan', ['moves' => []])->assertStatus(403);
 });

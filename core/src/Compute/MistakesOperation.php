@@ -18,6 +18,8 @@ final class MistakesOperation implements Operation
 {
     private ?KnotIndex $index = null;
 
+    private ?KnotIndex $forLearners = null;
+
     public function __construct(private readonly Library $library)
     {
     }
@@ -45,7 +47,7 @@ final class MistakesOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $index = Schemas::isForLearners($input) ? KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
+        $index = Schemas::isForLearners($input) ? $this->forLearners ??= KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
         $finder = new MistakeFinder($this->library, $index);
 
         return ['mistakes' => array_map(static fn (Found $found): array => [

@@ -89,13 +89,16 @@ final readonly class PlanOperation implements Operation
                     throw Refusal::of($chosen->place('pack'), $knot, 'knots for learners: this one is a usual mistake, or for leaders only');
                 }
             }
+            if (isset($badges[$badge->id])) {
+                throw Refusal::of($chosen->place('pack').'/id', $badge->id, 'a badge once');
+            }
             $badges[$badge->id] = $badge;
             $dates[$badge->id] = $chosen->textOrNull('due_on');
         }
         $rigs = $this->rigs($input);
         $meetings = array_values(array_filter($this->meetings($input, $rigs), static fn (PlanMeeting $meeting): bool => $meeting->date >= $now));
         $settings = $input->objectOrNull('settings');
-        $plan = CoursePlanner::plan($this->learners($input), $badges, $dates, $meetings, $this->library, new PlanSettings(
+        $plan = CoursePlanner::plan($this->learners($input, array_map(strval(...), array_keys($badges))), $badges, $dates, $meetings, $this->library, new PlanSettings(
             $settings?->number('old_share', TimeModel::OLD_SHARE) ?? TimeModel::OLD_SHARE, $settings?->wholeOrNull('new_knots'),
             self::places($input, 'pins'), array_map(static fn (Fields $ban): Ban => new Ban($ban->text('what'), $ban->textOrNull('meeting')), $input->objects('bans')),
             $input->has('previous') ? self::places($input, 'previous') : null, rigs: $rigs,
@@ -165,8 +168,11 @@ final readonly class PlanOperation implements Operation
         return $meetings;
     }
 
-    /** @return list<PlanLearner> */
-    private function learners(Fields $input): array
+    /**
+     * @param  list<string>  $badges  those there are
+     * @return list<PlanLearner>
+     */
+    private function learners(Fields $input, array $badges): array
     {
         $learners = [];
         foreach ($input->objects('learners') as $learner) {
@@ -179,7 +185,13 @@ final readonly class PlanOperation implements Operation
                 $this->library->knot((string) $knot, $learner->place('levels'));
                 $levels[(string) $knot] = Level::from(is_string($level) ? $level : '');
             }
+            foreach ($learner->texts('badges') as $index => $badge) {
+                if (! in_array($badge, $badges, true)) {
+                    throw Refusal::of($learner->place('badges')."/$index", $badge, $badges === [] ? 'nothing: there are no badges' : 'one of '.implode(', ', $badges));
+                }
+            }
             foreach ($learner->map('memories') as $knot => $memory) {
+                $this->library->knot((string) $knot, $learner->place('memories'));
                 $memories[$knot] = Memory::kept($memory->number('half_life_days'), $memory->text('last_day'));
             }
             $learners[$id] = new PlanLearner($id, AgeBand::from($learner->text('band')), $levels, $memories, $learner->texts('badges'), $learner->texts('away'));

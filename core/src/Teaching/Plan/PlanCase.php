@@ -211,7 +211,7 @@ final class PlanCase
         $this->inTime[] = $inTime;
         $this->dated[] = $this->those(fn (PlanLearner $learner): bool => $this->needs->dueFor($knot, $learner->id) !== null);
         $this->allowed[] = $allowed;
-        $this->pinned[] = array_key_exists($knot, $this->settings->pins) ? $this->numberOf($this->settings->pins[$knot], "/settings/pins/$knot") : null;
+        $this->pinned[] = array_key_exists($knot, $this->settings->pins) ? $this->numberOf($this->settings->pins[$knot], "/pins/$knot") : null;
         $this->previous[] = $this->numbers[$this->settings->previous[$knot] ?? ''] ?? null;
     }
 
