@@ -206,7 +206,7 @@ it('refuses with exit 2, nothing on standard output, and the field on standard e
     'a fraction of a piece' => ['cut', '{"pieces":[{"length_mm":100,"count":1.5}],"stock":[]}', '/pieces/0/count', 1.5],
     'a meeting of no minutes' => ['plan', '{"now":"2026-11-25","learners":[],"badges":[],"meetings":[{"id":"m","date":"2026-11-25","minutes":0,"checkers":2}]}', '/meetings/0/minutes', 0],
     'a learner twice' => ['plan', '{"now":"2026-11-25","learners":[{"id":"a","band":"14+","badges":[]},{"id":"a","band":"14+","badges":[]}],"badges":[],"meetings":[]}', '/learners/1/id', 'a'],
-    'a badge nobody knows' => ['plan', '{"now":"2026-11-25","learners":[{"id":"a","band":"14+","badges":["none"]}],"badges":[],"meetings":[]}', '/badge', 'none'],
+    'a badge nobody knows' => ['plan', '{"now":"2026-11-25","learners":[{"id":"a","band":"14+","badges":["none"]}],"badges":[],"meetings":[]}', '/learners/0/badges/0', 'none'],
     'a part the knot has, declared absent' => ['verdict', '{"knot":"bowline","tying":"yes","dressing":"yes","tail":"not_applicable","now":"2026-11-24"}', '/tail', 'not_applicable'],
 ]);
 

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
-import { hasArrived } from '../api/kept';
+import { hasArrived, onArrival } from '../api/kept';
 import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
@@ -130,9 +130,10 @@ export function startLeaving(): void {
 
 /** Where the network was slow, a page is shown what was kept, and the server's answer as soon as the worker has it. */
 export function startCatchingUp(): void {
-  new BroadcastChannel('compadre-answers').addEventListener('message', (event: MessageEvent<string>) => {
-    if (hasArrived(event.data)) void queryClient.invalidateQueries({ type: 'active' });
-  });
+  onArrival(() => void queryClient.invalidateQueries({ type: 'active' }));
+  new BroadcastChannel('compadre-answers').addEventListener('message', (event: MessageEvent<string>) =>
+    hasArrived(event.data),
+  );
 }
 
 /** Each of a page's questions may be answered that it is signed out: it leaves once. */
