@@ -8,6 +8,8 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\Friction;
@@ -31,8 +33,11 @@ final class Command
         $tails = TailRule::fromPack($rope);
         $forms = new FormFile($packs);
         $friction = Friction::fromPack($rope);
+        // Each is built when something is first looked up in it.
+        $index = KnotIndex::of($library);
+        $forLearners = KnotIndex::forLearners($library);
         $chooser = new Chooser($library, $tails, $friction);
-        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library), new NameOperation($library), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction), new RigOperation(RigShelf::at($packs, $library), $library, $tails, $friction, $forms), new ChooseOperation($chooser, $library), new PracticeOperation($library, $chooser)] as $operation) {
+        foreach ([new KnotsOperation($library), new KnotOperation($library), new JonesOperation, new MistakesOperation($library, $index, $forLearners), new NameOperation($library, $index, $forLearners), new TailOperation($library, $tails), new RopeUseOperation($library, $tails, $forms), new CutOperation, new LashingOperation, new LineOperation, new FrictionOperation($friction), new PlanOperation($library), new DueOperation($library), new VerdictOperation($library, $tails), new SpaceOperation($library, $forms, $friction), new RigOperation(RigShelf::at($packs, $library), $library, $tails, $friction, $forms), new ChooseOperation($chooser, $library), new PracticeOperation($library, new TaskMaker($library, $forLearners, $chooser))] as $operation) {
             $this->operations[$operation->name()] = $operation;
         }
     }

@@ -14,13 +14,9 @@ use Compadre\Core\Mistakes\MistakeFinder;
 /**
  * Every error of a method and what it becomes, the likeliest first.
  */
-final class MistakesOperation implements Operation
+final readonly class MistakesOperation implements Operation
 {
-    private ?KnotIndex $index = null;
-
-    private ?KnotIndex $forLearners = null;
-
-    public function __construct(private readonly Library $library)
+    public function __construct(private Library $library, private KnotIndex $index, private KnotIndex $forLearners)
     {
     }
 
@@ -47,7 +43,7 @@ final class MistakesOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $index = Schemas::isForLearners($input) ? $this->forLearners ??= KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
+        $index = Schemas::isForLearners($input) ? $this->forLearners : $this->index;
         $finder = new MistakeFinder($this->library, $index);
 
         return ['mistakes' => array_map(static fn (Found $found): array => [

@@ -14,13 +14,9 @@ use Compadre\Core\Refusal;
 /**
  * What a learner tied, from the overs and unders seen along a method.
  */
-final class NameOperation implements Operation
+final readonly class NameOperation implements Operation
 {
-    private ?KnotIndex $index = null;
-
-    private ?KnotIndex $forLearners = null;
-
-    public function __construct(private readonly Library $library)
+    public function __construct(private Library $library, private KnotIndex $index, private KnotIndex $forLearners)
     {
     }
 
@@ -54,7 +50,7 @@ final class NameOperation implements Operation
         foreach ($input->object('answers')->raw() as $rope => $seen) {
             $answers[(string) $rope] = is_string($seen) ? $seen : throw Refusal::of("/answers/$rope", $seen, 'letters o, u and ?');
         }
-        $index = Schemas::isForLearners($input) ? $this->forLearners ??= KnotIndex::forLearners($this->library) : $this->index ??= KnotIndex::of($this->library);
+        $index = Schemas::isForLearners($input) ? $this->forLearners : $this->index;
         $guesses = (new Naming($this->library, $index))->of($knot, $knot->method($input->textOrNull('method')), $answers);
 
         return ['guesses' => array_map(static fn (Guess $guess): array => [

@@ -98,7 +98,7 @@ final readonly class PlanOperation implements Operation
         $rigs = $this->rigs($input);
         $meetings = array_values(array_filter($this->meetings($input, $rigs), static fn (PlanMeeting $meeting): bool => $meeting->date >= $now));
         $settings = $input->objectOrNull('settings');
-        $plan = CoursePlanner::plan($this->learners($input, array_map(strval(...), array_keys($badges))), $badges, $dates, $meetings, $this->library, new PlanSettings(
+        $plan = CoursePlanner::plan($this->learners($input), $badges, $dates, $meetings, $this->library, new PlanSettings(
             $settings?->number('old_share', TimeModel::OLD_SHARE) ?? TimeModel::OLD_SHARE, $settings?->wholeOrNull('new_knots'),
             self::places($input, 'pins'), array_map(static fn (Fields $ban): Ban => new Ban($ban->text('what'), $ban->textOrNull('meeting')), $input->objects('bans')),
             $input->has('previous') ? self::places($input, 'previous') : null, rigs: $rigs,
@@ -168,11 +168,8 @@ final readonly class PlanOperation implements Operation
         return $meetings;
     }
 
-    /**
-     * @param  list<string>  $badges  those there are
-     * @return list<PlanLearner>
-     */
-    private function learners(Fields $input, array $badges): array
+    /** @return list<PlanLearner> */
+    private function learners(Fields $input): array
     {
         $learners = [];
         foreach ($input->objects('learners') as $learner) {
@@ -184,11 +181,6 @@ final readonly class PlanOperation implements Operation
             foreach ($learner->has('levels') ? $learner->object('levels')->raw() : [] as $knot => $level) {
                 $this->library->knot((string) $knot, $learner->place('levels'));
                 $levels[(string) $knot] = Level::from(is_string($level) ? $level : '');
-            }
-            foreach ($learner->texts('badges') as $index => $badge) {
-                if (! in_array($badge, $badges, true)) {
-                    throw Refusal::of($learner->place('badges')."/$index", $badge, $badges === [] ? 'nothing: there are no badges' : 'one of '.implode(', ', $badges));
-                }
             }
             foreach ($learner->map('memories') as $knot => $memory) {
                 $this->library->knot((string) $knot, $learner->place('memories'));

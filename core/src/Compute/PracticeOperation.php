@@ -9,16 +9,13 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Practice\TaskKind;
 use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Refusal;
-use Compadre\Core\Rigs\Choosing\Chooser;
 
 /**
  * A task for a learner with exactly one right answer; of a left-handed one everything is drawn as its mirror image.
  */
-final class PracticeOperation implements Operation
+final readonly class PracticeOperation implements Operation
 {
-    private ?TaskMaker $tasks = null;
-
-    public function __construct(private readonly Library $library, private readonly Chooser $chooser)
+    public function __construct(private Library $library, private TaskMaker $tasks)
     {
     }
 
@@ -62,7 +59,6 @@ final class PracticeOperation implements Operation
         if (! $knot->isTaught()) {
             throw Refusal::of('/knot', $knot->id, 'a knot that is learned, and no usual mistake');
         }
-        $this->tasks ??= new TaskMaker($this->library, $this->chooser);
         $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'));
 
         return [

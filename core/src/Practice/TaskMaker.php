@@ -16,17 +16,15 @@ use Compadre\Core\Rigs\Choosing\Chooser;
  */
 final class TaskMaker
 {
-    private readonly KnotIndex $index;
-
     /** @var array<string, Asks> by kind */
     private readonly array $asks;
 
     /** @var array<string, Sample> by knot and method */
     private array $samples = [];
 
-    public function __construct(private readonly Library $library, Chooser $chooser)
+    /** @param  KnotIndex  $index  one for learners */
+    public function __construct(private readonly Library $library, private readonly KnotIndex $index, Chooser $chooser)
     {
-        $this->index = KnotIndex::forLearners($library);
         $this->asks = [
             TaskKind::OverUnder->value => new OverUnder, TaskKind::Spot->value => new Spot, TaskKind::Where->value => new Where,
             TaskKind::Order->value => new Order, TaskKind::Which->value => new Which($library, $chooser),

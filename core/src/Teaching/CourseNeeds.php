@@ -37,9 +37,9 @@ final class CourseNeeds
     {
         $needs = new self($library);
         $pursuits = [];
-        foreach ($learners as $learner) {
-            foreach ($learner->badges as $id) {
-                $pursuits[] = [$learner, $badges[$id] ?? throw Refusal::of('/badge', $id, 'one of '.implode(', ', array_keys($badges)))];
+        foreach ($learners as $place => $learner) {
+            foreach ($learner->badges as $index => $id) {
+                $pursuits[] = [$learner, $badges[$id] ?? throw Refusal::of("/learners/$place/badges/$index", $id, $badges === [] ? 'nothing: there are no badges' : 'one of '.implode(', ', array_keys($badges)))];
             }
         }
         foreach (GroupChoice::of($pursuits, $library) as $number => $leaves) {
