@@ -1,16 +1,13 @@
-import { useMutation } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { ApiProblem, call, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import * as limits from '../api/limits';
-import { queryClient, storeQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
-import { Sheet } from '../ui/Sheet';
-import { Faults } from '../ui/states';
 import { length, metres, number } from '../words/format';
 import { words } from '../words/en';
+import { KeepSheet } from './KeepSheet';
 
 type Pole = Schemas['Pole'];
 
@@ -66,60 +63,44 @@ function PoleSheet({ pole, onClose }: { pole: Pole | null; onClose: () => void }
     length_mm: String(pole?.length_mm ?? 2500),
     count: String(pole?.count ?? 1),
   });
-  const done = (): void => {
-    void queryClient.invalidateQueries({ queryKey: storeQuery.queryKey });
-    onClose();
-  };
-  const save = useMutation({
-    mutationFn: () => {
-      const body = {
-        name: form.name,
-        diameter_mm: Number(form.diameter_mm),
-        length_mm: Number(form.length_mm),
-        count: Number(form.count),
-      };
-      return pole === null ? call('POST', '/api/poles', body) : call('PUT', `/api/poles/${pole.id}`, body);
-    },
-    onSuccess: done,
-  });
-  const remove = useMutation({ mutationFn: () => call('DELETE', `/api/poles/${pole?.id ?? ''}`), onSuccess: done });
-  const field = (name: keyof typeof form, rest: { inputMode?: 'numeric'; maxLength?: number }) => (
+  const field = (
+    name: keyof typeof form,
+    fault: (field: string) => string | undefined,
+    rest: { inputMode?: 'numeric'; maxLength?: number } = { inputMode: 'numeric' },
+  ) => (
     <TextField
       label={words.poles[name]}
       required
       {...rest}
       value={form[name]}
       onChange={(event) => setForm({ ...form, [name]: event.target.value })}
-      fault={save.error instanceof ApiProblem ? save.error.about(`/${name}`) : undefined}
+      fault={fault(name)}
     />
   );
   return (
-    <Sheet open onClose={onClose} title={pole === null ? words.poles.add : pole.name}>
-      <form
-        className="flex flex-col gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-      >
-        <Faults error={save.error ?? remove.error} />
-        {field('name', limits.NewPole.name)}
-        <div className="grid grid-cols-2 gap-3">
-          {field('diameter_mm', { inputMode: 'numeric' })}
-          {field('length_mm', { inputMode: 'numeric' })}
-          {field('count', { inputMode: 'numeric' })}
-        </div>
-        <div className="flex flex-wrap gap-3">
-          <Button look="signal" type="submit" disabled={save.isPending}>
-            {words.save}
-          </Button>
-          {pole && (
-            <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-              {words.poles.remove}
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+    <KeepSheet
+      at="/api/poles"
+      id={pole?.id}
+      title={pole === null ? words.poles.add : pole.name}
+      removal={words.poles.remove}
+      body={() => ({
+        name: form.name,
+        diameter_mm: Number(form.diameter_mm),
+        length_mm: Number(form.length_mm),
+        count: Number(form.count),
+      })}
+      onClose={onClose}
+    >
+      {(fault) => (
+        <>
+          {field('name', fault, limits.NewPole.name)}
+          <div className="grid grid-cols-2 gap-3">
+            {field('diameter_mm', fault)}
+            {field('length_mm', fault)}
+            {field('count', fault)}
+          </div>
+        </>
+      )}
+    </KeepSheet>
   );
 }

@@ -1,16 +1,16 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { ApiProblem, call, type Schemas } from '../api/client';
+import { call, type Schemas } from '../api/client';
 import { queryClient, storeQuery } from '../api/queries';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
-import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, metres, number } from '../words/format';
 import { words } from '../words/en';
+import { KeepSheet } from './KeepSheet';
 import { Poles } from './Poles';
 
 type Stock = Schemas['Stock'];
@@ -120,116 +120,94 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
     length_mm: String(stock?.length_mm ?? 30000),
     count: String(stock?.count ?? 1),
   });
-  const done = (): void => {
-    void queryClient.invalidateQueries({ queryKey: storeQuery.queryKey });
-    onClose();
-  };
-  const save = useMutation({
-    mutationFn: () => {
-      const body = {
+  const set =
+    (field: keyof typeof form) =>
+    (event: { target: { value: string } }): void =>
+      setForm({ ...form, [field]: event.target.value });
+  const options = <T extends string>(of: Record<T, string>): [T, string][] => Object.entries(of) as [T, string][];
+  return (
+    <KeepSheet
+      at="/api/store"
+      id={stock?.id}
+      title={stock === null ? words.store.add : stock.name}
+      removal={words.store.remove}
+      body={() => ({
         ...form,
         colour: form.colour.trim() === '' ? null : form.colour.trim(),
         diameter_mm: Number(form.diameter_mm),
         length_mm: Number(form.length_mm),
         count: Number(form.count),
-      };
-      return stock === null ? call('POST', '/api/store', body) : call('PUT', `/api/store/${stock.id}`, body);
-    },
-    onSuccess: done,
-  });
-  const remove = useMutation({ mutationFn: () => call('DELETE', `/api/store/${stock?.id ?? ''}`), onSuccess: done });
-  const set =
-    (field: keyof typeof form) =>
-    (event: { target: { value: string } }): void =>
-      setForm({ ...form, [field]: event.target.value });
-  const fault = (field: string): string | undefined =>
-    save.error instanceof ApiProblem ? save.error.about(`/${field}`) : undefined;
-  const options = <T extends string>(of: Record<T, string>): [T, string][] => Object.entries(of) as [T, string][];
-  return (
-    <Sheet open onClose={onClose} title={stock === null ? words.store.add : stock.name}>
-      <form
-        className="flex flex-col gap-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-      >
-        <Faults error={save.error} />
-        <TextField
-          label={words.store.name}
-          required
-          {...limits.NewStock.name}
-          value={form.name}
-          onChange={set('name')}
-          fault={fault('name')}
-        />
-        <div className="grid grid-cols-2 gap-3">
-          <SelectField
-            label={words.store.kind}
-            value={form.kind}
-            onChange={set('kind')}
-            options={options(words.store.kinds)}
-          />
+      })}
+      onClose={onClose}
+    >
+      {(fault) => (
+        <>
           <TextField
-            label={words.store.diameter}
-            inputMode="decimal"
+            label={words.store.name}
             required
-            value={form.diameter_mm}
-            onChange={set('diameter_mm')}
-            fault={fault('diameter_mm')}
+            {...limits.NewStock.name}
+            value={form.name}
+            onChange={set('name')}
+            fault={fault('name')}
           />
-          <SelectField
-            label={words.store.material}
-            value={form.material}
-            onChange={set('material')}
-            options={options(words.materials)}
-          />
-          <SelectField
-            label={words.store.lay}
-            value={form.lay}
-            onChange={set('lay')}
-            options={options(words.store.lays)}
-          />
-          <TextField
-            label={words.store.colour}
-            {...limits.NewStock.colour}
-            value={form.colour}
-            onChange={set('colour')}
-          />
-          <SelectField
-            label={words.store.end}
-            value={form.ends}
-            onChange={set('ends')}
-            options={options(words.store.ends)}
-          />
-          <TextField
-            label={words.store.length}
-            inputMode="numeric"
-            required
-            value={form.length_mm}
-            onChange={set('length_mm')}
-            fault={fault('length_mm')}
-          />
-          <TextField
-            label={words.store.count}
-            inputMode="numeric"
-            required
-            value={form.count}
-            onChange={set('count')}
-            fault={fault('count')}
-          />
-        </div>
-        <div className="flex flex-wrap gap-3">
-          <Button look="signal" type="submit" disabled={save.isPending}>
-            {words.save}
-          </Button>
-          {stock && (
-            <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-              {words.store.remove}
-            </Button>
-          )}
-        </div>
-      </form>
-    </Sheet>
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField
+              label={words.store.kind}
+              value={form.kind}
+              onChange={set('kind')}
+              options={options(words.store.kinds)}
+            />
+            <TextField
+              label={words.store.diameter}
+              inputMode="decimal"
+              required
+              value={form.diameter_mm}
+              onChange={set('diameter_mm')}
+              fault={fault('diameter_mm')}
+            />
+            <SelectField
+              label={words.store.material}
+              value={form.material}
+              onChange={set('material')}
+              options={options(words.materials)}
+            />
+            <SelectField
+              label={words.store.lay}
+              value={form.lay}
+              onChange={set('lay')}
+              options={options(words.store.lays)}
+            />
+            <TextField
+              label={words.store.colour}
+              {...limits.NewStock.colour}
+              value={form.colour}
+              onChange={set('colour')}
+            />
+            <SelectField
+              label={words.store.end}
+              value={form.ends}
+              onChange={set('ends')}
+              options={options(words.store.ends)}
+            />
+            <TextField
+              label={words.store.length}
+              inputMode="numeric"
+              required
+              value={form.length_mm}
+              onChange={set('length_mm')}
+              fault={fault('length_mm')}
+            />
+            <TextField
+              label={words.store.count}
+              inputMode="numeric"
+              required
+              value={form.count}
+              onChange={set('count')}
+              fault={fault('count')}
+            />
+          </div>
+        </>
+      )}
+    </KeepSheet>
   );
 }
