@@ -15,6 +15,19 @@ port_from() {
     echo "$port"
 }
 
+# driver_start PORT: starts a browser's driver on the port, waits until it answers, and says in `driver` which process it is.
+# With both cores busy it takes longer to be there than the first test to ask for it.
+driver_start() {
+    local tries=0
+    chromedriver --port="$1" >.build/log/chromedriver.log 2>&1 8>&- 9>&- &
+    driver=$!
+    until curl -fsS -o /dev/null --max-time 5 "http://127.0.0.1:$1/status" 2>/dev/null; do
+        [ -d "/proc/$driver" ] && [ $tries -lt 600 ] || fail "the browser's driver does not answer; see .build/log/chromedriver.log"
+        tries=$((tries + 1))
+        sleep 0.1
+    done
+}
+
 # A process is ours when its pid file names a live process whose command line holds our folder.
 service_alive() {
     local file="$1/run/$2.pid" pid

@@ -37,9 +37,7 @@ demo_screenshots() {
     service_alive "$dir" nginx || fail "the demo is not running; run ./compadre up first"
     packages_need "${debian_test[@]}"
     driver_port="$(port_from 9615)"
-    chromedriver --port="$driver_port" >.build/log/chromedriver.log 2>&1 &
-    driver=$!
-    until ! port_free "$driver_port"; do sleep 0.1; done
+    driver_start "$driver_port"
     php ops/screenshots.php "http://127.0.0.1:$(house_setting "$dir" COMPADRE_PORT)" "$dir/storage/app/demo-password" \
         "http://127.0.0.1:$driver_port" "$home/docs/screenshots" || result=$?
     kill "$driver"

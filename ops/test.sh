@@ -100,8 +100,7 @@ step "starting the test house"
 as_account rm -rf var/test/storage/framework/cache
 as_account bash ops/house-do.sh house_start test
 driver_port="$(port_from 9515)"
-chromedriver --port="$driver_port" >.build/log/chromedriver.log 2>&1 8>&- 9>&- &
-driver=$!
+driver_start "$driver_port"
 
 export COMPADRE_TEST_HOUSE="$home/var/test"
 export COMPADRE_TEST_DRIVER="http://127.0.0.1:$driver_port"
