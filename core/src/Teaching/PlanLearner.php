@@ -18,6 +18,7 @@ final readonly class PlanLearner
      * @param  list<string>  $badges  ids of badges under way
      * @param  list<string>  $away  ids of the meetings this learner is not expected at
      * @param  array<string, true>  $ticked  keys of what is ticked off
+     * @param  ?string  $patrol  learners of different patrols are not taught at one station; null: goes with any
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class PlanLearner
         public array $badges,
         public array $away = [],
         public array $ticked = [],
+        public ?string $patrol = null,
     ) {
     }
 }

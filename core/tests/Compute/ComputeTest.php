@@ -17,7 +17,7 @@ function compute(string $operation, string $input): array
     return [proc_close($process), $out === '' ? '' : json_decode($out, true), $error === '' ? '' : json_decode($error, true)];
 }
 
-const TERM = '{"now":"2026-11-25T18:00:00Z","learners":[{"id":"ada","band":"11-13","badges":["b"],"levels":{"overhand":"has_it"},"away":["first"]},{"id":"ben","band":"11-13","badges":["b"]}],'
+const TERM = '{"now":"2026-11-25T18:00:00Z","settings":{"pace":"soon"},"learners":[{"id":"ada","band":"11-13","badges":["b"],"levels":{"overhand":"has_it"},"away":["first"]},{"id":"ben","band":"11-13","badges":["b"]}],'
     .'"badges":[{"pack":{"id":"b","version":1,"name":"B","about":"A badge.","ages":{"from":5,"to":9},"requirement":{"all":[{"knot":"bowline","level":"kept"}]}},"due_on":"2026-12-09"}],'
     .'"meetings":[{"id":"third","date":"2026-12-09","minutes":60,"checkers":2},{"id":"gone","date":"2026-11-18","minutes":60,"checkers":2},{"id":"first","date":"2026-11-25","minutes":60,"checkers":2},{"id":"second","date":"2026-12-02","minutes":60,"checkers":2}]}';
 
@@ -127,14 +127,17 @@ it('gives a lashing without a fingerprint, and a bight with both its sides', fun
 it('plans a term by hand', function (): void {
     [$code, $plan] = compute('plan', TERM);
     expect($code)->toBe(0)->and(array_column($plan['meetings'], 'id'))->toBe(['first', 'second', 'third']);
-    // Ben learns both on the first evening and keeps the bowline on the second; Ada, away then, needs the second and the third.
-    expect($plan['shown_in'])->toBe(['overhand' => 'first', 'bowline' => 'first'])->and($plan['unmet'])->toBe([])->and($plan['objective'])->toEqual([0, 5, 0])->and($plan['proven'])->toBeTrue()->and($plan['bound'])->toEqual([0, 5, 0]);
-    expect($plan['completes'])->toBe([['learner' => 'ada', 'badge' => 'b', 'meeting' => 'third'], ['learner' => 'ben', 'badge' => 'b', 'meeting' => 'second']]);
-    $before = json_decode(TERM, true) + ['previous' => ['bowline' => 'second']];
-    expect(compute('plan', Json::write($before))[1]['moved'])->toBe([]);
-    $pinned = json_decode(TERM, true) + ['pins' => ['bowline' => 'third']];
+    // Ben learns both on the first evening and keeps the bowline on the second; Ada, away then, learns it on the second and keeps it on the third.
+    $places = static fn (array $plan, string $knot): array => array_map(static fn (array $meeting): array => array_merge([], ...array_map(
+        static fn (array $round): array => array_merge([], ...array_map(static fn (array $station): array => $station['knot'] === $knot ? $station['learners'] : [], $round['stations'])), $meeting['rounds'])), $plan['meetings']);
+    expect($places($plan, 'bowline'))->toBe([['ben'], ['ada'], []])->and(array_column($plan['meetings'][1]['old'], 'knot'))->toContain('bowline')->and(array_column($plan['meetings'][2]['old'], 'knot'))->toContain('bowline');
+    expect($plan['unmet'])->toBe([])->and(array_slice($plan['objective'], 0, 2))->toEqual([0, 5])->and($plan['proven'])->toBe(4)->and($plan['bound'])->toEqual($plan['objective']);
+    $promised = json_decode(TERM, true) + ['previous' => [['learner' => 'ada', 'knot' => 'bowline', 'kind' => 'lesson', 'meeting' => 'second'], ['learner' => 'ben', 'knot' => 'bowline', 'kind' => 'old', 'meeting' => 'first']]];
+    // Nobody can tie again on the first evening what is learned on it.
+    expect(compute('plan', Json::write($promised))[1]['moved'])->toBe([['learner' => 'ben', 'knot' => 'bowline', 'kind' => 'old', 'from' => 'first', 'to' => 'second']]);
+    $pinned = json_decode(TERM, true) + ['pins' => [['knot' => 'bowline', 'meeting' => 'third']]];
     $late = compute('plan', Json::write($pinned))[1];
-    expect($late['unmet'][0])->toMatchArray(['knot' => 'bowline', 'level' => 'kept', 'learners' => ['ada', 'ben']]);
+    expect($late['unmet'][0])->toMatchArray(['learner' => 'ada', 'badge' => 'b', 'leaf' => ['knot' => 'bowline', 'level' => 'kept'], 'cause' => 'pin'])->and($late['unmet'][0]['remedy'])->toMatchArray(['change' => ['kind' => 'unpin', 'what' => 'bowline', 'by' => 1], 'brings' => 2]);
 });
 
 it('finds a tail', function (): void {

@@ -74,7 +74,7 @@ final class PlanSeeds
     }
 
     /** @return list<string> so many, each with all that comes before it */
-    private static function knots(int $many): array
+    public static function knots(int $many): array
     {
         $all = self::library()->ids();
         for ($place = count($all) - 1; $place > 0; $place--) {

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching\Rounds;
+
+/**
+ * What a plan comes to.
+ */
+final readonly class Outcome
+{
+    public Score $score;
+
+    /**
+     * @param  list<Hour>  $hours  by meeting
+     * @param  list<int>  $moved  promises moved, by meeting
+     */
+    public function __construct(private Course $course, public Standing $standing, public array $hours, array $moved)
+    {
+        $unmet = $completion = 0;
+        foreach ($course->pursuits as $number => $pursuit) {
+            $unmet += $pursuit->ask->missing($standing->met[$pursuit->learner], $pursuit->by);
+            $completion += min($this->completedAt($number), count($course->meetings) + 1);
+        }
+        $this->score = new Score($unmet, $completion, round($this->forgotten(), 1), round($this->crowding(), 3), $moved);
+    }
+
+    /** The number of the meeting that completes a badge with those it comes after: 0 before them all, Ask::NEVER. */
+    public function completedAt(int $pursuit): int
+    {
+        $one = $this->course->pursuits[$pursuit];
+        $met = $this->standing->met[$one->learner];
+        $at = $one->ask->completedAt($met);
+        if ($at > $one->by) {
+            return Ask::NEVER;
+        }
+        foreach ($one->after as $before) {
+            $at = max($at, $this->course->pursuits[$before]->ask->completedAt($met));
+        }
+
+        return $at;
+    }
+
+    /** Knots, over learners, that a badge of theirs asks for and that are met, each as likely as it will be forgotten. */
+    private function forgotten(): float
+    {
+        $sum = 0.0;
+        foreach ($this->remembered() as [$learner, $knot]) {
+            $sum += 1 - $this->standing->chance($learner, $knot, $this->course->horizon);
+        }
+
+        return $sum;
+    }
+
+    /** @return list<array{int, int}> learner and knot, each once, of leaves that are met by those who have it */
+    public function remembered(): array
+    {
+        $counted = [];
+        foreach ($this->course->pursuits as $pursuit) {
+            foreach ($pursuit->ask->targets() as $target) {
+                $knot = $this->course->targets[$target]->knot;
+                if (isset($this->standing->met[$pursuit->learner][$target]) && $this->standing->has($pursuit->learner, $knot)) {
+                    $counted[$pursuit->learner.' '.$knot] = [$pursuit->learner, $knot];
+                }
+            }
+        }
+
+        return array_values($counted);
+    }
+
+    private function crowding(): float
+    {
+        $sum = 0.0;
+        $gaps = 0;
+        $empty = null;
+        foreach ($this->hours as $hour) {
+            if ($hour->used() <= 0.0) {
+                $empty = $empty === null ? null : $empty + 1;
+
+                continue;
+            }
+            $sum += $hour->room > 0.0 ? ($hour->used() / $hour->room) ** 2 : 0.0;
+            $gaps += $empty ?? 0;
+            $empty = 0;
+        }
+
+        return $sum + $gaps;
+    }
+}

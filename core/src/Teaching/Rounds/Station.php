@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching\Rounds;
+
+/**
+ * A station: one knot for some learners, with its checkers and perhaps learners who help. All by number.
+ */
+final readonly class Station
+{
+    /**
+     * @param  non-empty-list<int>  $learners
+     * @param  list<int>  $helpers
+     */
+    public function __construct(public int $knot, public array $learners, public int $checkers, public array $helpers = [])
+    {
+    }
+
+    /** @return list<int> everybody at it */
+    public function people(): array
+    {
+        return [...$this->learners, ...$this->helpers];
+    }
+
+    /** @param  list<int>  $helpers */
+    public function helpedBy(array $helpers): self
+    {
+        return new self($this->knot, $this->learners, $this->checkers, $helpers);
+    }
+}

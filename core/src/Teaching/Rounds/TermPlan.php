@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching\Rounds;
+
+use Compadre\Core\Teaching\PlanLearner;
+
+/**
+ * A term as planned: who is taught what, when and beside whom, what it comes to, and what is missing and why.
+ */
+final readonly class TermPlan
+{
+    /**
+     * @param  Score  $bound  no plan is better in a term that is no worse in those compared before it
+     * @param  int  $proven  terms, in the order compared, in which plan and bound meet
+     * @param  list<Missing>  $unmet
+     */
+    private function __construct(public Course $course, public Found $found, public Score $bound, public int $proven, public array $unmet)
+    {
+    }
+
+    public static function of(Course $course): self
+    {
+        // Of a small case every plan is looked at; a search is to have something to measure them by.
+        $quick = Exact::isSmall($course) ? Search::in($course, 0.1) : null;
+        $exact = $quick instanceof Found ? Exact::of($course, $quick) : null;
+        $found = $exact ?? Search::in($course);
+        $bound = $exact instanceof Found ? $found->outcome->score : Bounds::of($course, $found->outcome->score);
+        $proven = 0;
+        $soon = $course->wishes->soon;
+        foreach ($found->outcome->score->terms($soon) as $place => $term) {
+            if (abs($term - $bound->terms($soon)[$place]) > 1e-9) {
+                break;
+            }
+            $proven++;
+        }
+
+        return new self($course, $found, $bound, $proven, Remedies::for($course, $found, Causes::of($course, $found)));
+    }
+
+    /** Where plan and bound part first. */
+    public function gap(): string
+    {
+        $soon = $this->course->wishes->soon;
+        $names = $soon ? ['leaves missing', 'in meetings to completion', 'knots forgotten', 'of crowding'] : ['leaves missing', 'knots forgotten', 'in meetings to completion', 'of crowding'];
+        if (! isset($names[$this->proven])) {
+            return 'No plan is better.';
+        }
+        [$is, $least] = [$this->found->outcome->score->terms($soon)[$this->proven], $this->bound->terms($soon)[$this->proven]];
+
+        return sprintf('%s %s, and no plan %shas fewer than %s.', round($is, 3), $names[$this->proven], $this->proven === 0 ? '' : 'as good before that ', round($least, 3));
+    }
+
+    /** @return array<string, mixed> as the schema of `plan` says */
+    public function toArray(): array
+    {
+        $meetings = $unmet = [];
+        $standing = new Standing($this->course);
+        $replay = new Replay($this->course);
+        foreach ($this->found->plan as $meeting => $program) {
+            $meetings[] = $this->meeting($standing, $meeting, $program, $replay);
+        }
+        foreach ($this->unmet as $one) {
+            $leaf = $this->course->targets[$one->target]->leaf;
+            $unmet[] = [
+                'learner' => $this->course->learners[$one->learner]->id, 'badge' => $this->course->pursuits[$one->pursuit]->badge,
+                'leaf' => ['knot' => $leaf->knot, 'level' => $leaf->level->value], 'cause' => $one->cause->value, 'remedy' => $one->remedy?->toArray(),
+            ];
+        }
+
+        return [
+            'meetings' => $meetings, 'objective' => $this->found->outcome->score->toArray(), 'bound' => $this->bound->toArray(),
+            'proven' => $this->proven, 'gap' => $this->gap(), 'unmet' => $unmet, 'moved' => $this->moved($replay),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function meeting(Standing $standing, int $meeting, Program $program, Replay $replay): array
+    {
+        $again = $standing->again[$meeting] ?? 0.0;
+        $old = $rounds = [];
+        foreach ($program->old as $knot) {
+            $having = $standing->having($knot, $meeting);
+            $old[] = ['knot' => $this->course->knots[$knot]->id, 'learners' => $this->ids($having), 'minutes' => $replay->clock->old(count($having), $meeting)];
+        }
+        foreach ($program->rounds as $round) {
+            $rounds[] = ['stations' => array_map(fn (Station $station): array => [
+                'knot' => $this->course->knots[$station->knot]->id, 'learners' => $this->ids($station->learners), 'helpers' => $this->ids($station->helpers),
+                'checkers' => $station->checkers, 'minutes' => $replay->clock->round([$station]),
+            ], $round), 'minutes' => $replay->clock->round($round)];
+        }
+        $replay->meeting($standing, $meeting, $program);
+
+        return [
+            'id' => $this->course->meetings[$meeting]->id, 'rounds' => $rounds, 'old' => $old,
+            'blocks' => array_map(fn (int $rig): array => $this->block($standing, $meeting, $rig), $program->rigs), 'again_minutes' => $again,
+        ];
+    }
+
+    /** @return array{rig: string, learners: list<string>, knots: list<string>, minutes: float} */
+    private function block(Standing $standing, int $meeting, int $rig): array
+    {
+        $pack = $this->course->rigs[$rig];
+        $people = $knots = [];
+        foreach ($this->course->present[$meeting] as $learner) {
+            foreach ($pack->knots() as $id) {
+                $knot = $this->course->knot($id);
+                if ($knot !== null && $standing->has($learner, $knot)) {
+                    $people[$learner] = $learner;
+                    $knots[$id] = $id;
+                }
+            }
+        }
+
+        return ['rig' => $pack->id, 'learners' => $this->ids(array_values($people)), 'knots' => array_values($knots), 'minutes' => (float) $pack->minutes];
+    }
+
+    /** @return list<array{learner: string, knot: string, kind: string, from: string, to: ?string}> */
+    private function moved(Replay $replay): array
+    {
+        $moved = [];
+        foreach ($this->course->promises as $promise) {
+            if ($replay->keeps($this->found->plan[$promise['meeting']], $promise)) {
+                continue;
+            }
+            $to = null;
+            foreach ($this->found->plan as $meeting => $program) {
+                if ($to === null && $this->course->isHere[$meeting][$promise['learner']] && $replay->keeps($program, $promise)) {
+                    $to = $this->course->meetings[$meeting]->id;
+                }
+            }
+            $moved[] = ['learner' => $promise['promise']->learner, 'knot' => $promise['promise']->knot, 'kind' => $promise['isLesson'] ? 'lesson' : 'old', 'from' => $promise['promise']->meeting, 'to' => $to];
+        }
+
+        return $moved;
+    }
+
+    /**
+     * @param  list<int>  $learners
+     * @return list<string>
+     */
+    private function ids(array $learners): array
+    {
+        return array_map(static fn (PlanLearner $learner): string => $learner->id, array_map(fn (int $number): PlanLearner => $this->course->learners[$number], $learners));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Teaching\Rounds;
+
+use Compadre\Core\Teaching\Plan\Ban;
+use Compadre\Core\Teaching\PlanRig;
+use Compadre\Core\Teaching\TimeModel;
+
+/**
+ * What a leader has set beside badges, learners and meetings. With pace *soon* badges are completed as soon as can be, without it
+ * as much as can be is still known afterwards; what is unmet comes first either way.
+ */
+final readonly class Wishes
+{
+    /** The pass rate of a knot that the group has not been tested in. */
+    public const PASS_RATE = 0.7;
+
+    /**
+     * @param  float  $factor  the group's own, on the minutes of lessons
+     * @param  ?int  $newKnots  the most new knots a learner meets in a meeting; null: by age
+     * @param  float  $oldShare  of a meeting's minutes, from 0 to 0.5, kept for old knots that are due
+     * @param  array<string, float>  $passRates  by knot, from 0 to 1
+     * @param  list<Pin>  $pins
+     * @param  list<Ban>  $bans
+     * @param  list<Promise>  $promises
+     * @param  array<string, PlanRig>  $rigs  by id
+     */
+    public function __construct(
+        public bool $soon = false,
+        public float $factor = 1.0,
+        public ?int $newKnots = null,
+        public float $oldShare = TimeModel::OLD_SHARE,
+        public array $passRates = [],
+        public array $pins = [],
+        public array $bans = [],
+        public array $promises = [],
+        public array $rigs = [],
+    ) {
+    }
+
+    /** @param  list<Pin>  $pins */
+    public function withPins(array $pins): self
+    {
+        return new self($this->soon, $this->factor, $this->newKnots, $this->oldShare, $this->passRates, $pins, $this->bans, $this->promises, $this->rigs);
+    }
+}
