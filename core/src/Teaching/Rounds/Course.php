@@ -149,6 +149,12 @@ final class Course
         return $there === null || ObjectsThere::areEnough(array_map(fn (int $knot): array => $this->tiedTo[$knot], $knots), $there);
     }
 
+    /** Whether a badge of the learner's wants them to help others with the knot. */
+    public function isToHelp(int $learner, int $knot): bool
+    {
+        return isset($this->asked[$learner][$knot]) && array_filter($this->targetsOf[$knot], fn (int $target): bool => $this->targets[$target]->deed === Deed::Help) !== [];
+    }
+
     /** On how many days, of the meetings from one on and before another, this learner could tie this knot. */
     public function daysFor(int $learner, int $knot, int $from, int $by): int
     {
@@ -307,9 +313,8 @@ final class Course
     /** 28 days after the last meeting, or the latest date of any badge, if that is later. */
     private function reckonedOn(): int
     {
-        $last = $this->day === [] ? Calendar::dayNumber($this->now) : max($this->day);
-        $dates = array_filter(array_map(static fn (Aim $aim): ?string => $aim->dueOn, $this->aims), is_string(...));
+        $dates = array_map(static fn (Aim $aim): int => $aim->dueOn === null ? 0 : Calendar::dayNumber($aim->dueOn), array_values($this->aims));
 
-        return max($last + 28, ...array_values(array_map(Calendar::dayNumber(...), $dates)), ...[0]);
+        return max([28 + max([Calendar::dayNumber($this->now), ...$this->day]), ...$dates]);
     }
 }

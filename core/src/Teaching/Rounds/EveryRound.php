@@ -15,8 +15,19 @@ final class EveryRound
 
     private int $looked = 0;
 
+    /** @var array<int, true> knots that somebody is to help with, and all that comes before them */
+    private array $helped = [];
+
     private function __construct(private readonly Replay $replay, private readonly Standing $standing, private readonly int $meeting, private readonly float $most)
     {
+        foreach ($replay->course->targets as $target) {
+            $knots = $target->deed === Deed::Help ? [$target->knot] : [];
+            while ($knots !== []) {
+                $knot = array_pop($knots);
+                $this->helped[$knot] = true;
+                array_push($knots, ...$replay->course->before[$knot]);
+            }
+        }
     }
 
     /**
@@ -57,22 +68,10 @@ final class EveryRound
             }
             if ($this->replay->isReady($this->standing, $this->meeting, $person, $knot) && $this->standing->mayMeet($person, $knot)) {
                 $this->assign($people, [$knot => [...$learning[$knot] ?? [], $person]] + $learning, $helping, $budget);
-            } elseif ($this->wantsToHelp($person, $knot)) {
+            } elseif (isset($this->helped[$knot]) && $this->standing->has($person, $knot)) {
                 $this->assign($people, $learning, [$knot => [...$helping[$knot] ?? [], $person]] + $helping, $budget);
             }
         }
-    }
-
-    private function wantsToHelp(int $person, int $knot): bool
-    {
-        foreach ($this->replay->course->targetsOf[$knot] as $target) {
-            if ($this->replay->course->targets[$target]->deed === Deed::Help && isset($this->replay->course->asked[$person][$knot])
-                && ! isset($this->standing->met[$person][$target]) && $this->standing->has($person, $knot)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /**
@@ -144,7 +143,7 @@ final class EveryRound
     private function staff(array $stations): void
     {
         $checkers = $this->replay->course->meetings[$this->meeting]->checkers;
-        if (count($stations) > $checkers) {
+        if (count($stations) > $checkers || ! $this->isHelpOfUse($stations)) {
             return;
         }
         $plain = array_map(static fn (array $one): Station => new Station($one[0], $one[1], 1, $one[2]), $stations);
@@ -165,6 +164,24 @@ final class EveryRound
                 $this->keep($key, $round, $minutes, $unused * $minutes);
             }
         }
+    }
+
+    /**
+     * Who has no help to give for a badge helps only alone, and only one who does not need the knot: without a helper they may not learn it.
+     *
+     * @param  non-empty-list<array{int, non-empty-list<int>, list<int>}>  $stations
+     */
+    private function isHelpOfUse(array $stations): bool
+    {
+        foreach ($stations as [$knot, $learners, $helpers]) {
+            $idle = array_filter($helpers, fn (int $helper): bool => ! $this->replay->course->isToHelp($helper, $knot));
+            $unneeding = array_filter($learners, fn (int $learner): bool => ! $this->replay->isWanted($learner, $knot));
+            if ($idle !== [] && (count($helpers) > 1 || $unneeding === [])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param  non-empty-list<Station>  $round */
@@ -191,7 +208,7 @@ final class EveryRound
                 $all[] = "$station->knot:$learner";
             }
             foreach ($station->helpers as $helper) {
-                $all[] = "$station->knot+$helper";
+                $all[] = $this->replay->course->isToHelp($helper, $station->knot) ? "$station->knot+$helper" : '';
             }
         }
         sort($all);

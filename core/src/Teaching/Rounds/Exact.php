@@ -25,7 +25,7 @@ final class Exact
     /** @var list<array<int, int>> by learner and target: the number of the last meeting that could meet it */
     private array $latest = [];
 
-    private function __construct(private readonly Course $course, private readonly Found $best)
+    private function __construct(private readonly Course $course, private readonly ?Found $best)
     {
         $this->replay = new Replay($course);
         foreach ($course->pursuits as $pursuit) {
@@ -40,8 +40,11 @@ final class Exact
         }
     }
 
-    /** @return ?Found the best plan there is; null where there are too many to look at */
-    public static function of(Course $course, Found $best): ?Found
+    /**
+     * @param  ?Found  $best  known so far
+     * @return ?Looked null where there are too many to look at
+     */
+    public static function of(Course $course, ?Found $best): ?Looked
     {
         return self::isSmall($course) ? (new self($course, $best))->search() : null;
     }
@@ -51,7 +54,7 @@ final class Exact
         return count($course->learners) <= self::FEW && count($course->learners) * count($course->knots) <= self::SMALL;
     }
 
-    private function search(): ?Found
+    private function search(): ?Looked
     {
         /** @var array<string, array{Standing, list<Program>, list<Hour>}> $states */
         $states = ['' => [new Standing($this->course), [], []]];
@@ -81,12 +84,13 @@ final class Exact
         $best = $this->best;
         foreach ($states as [, $plan]) {
             $outcome = $this->replay->of($plan);
-            if ($outcome !== null && $outcome->score->against($best->outcome->score, $this->course->wishes->soon) < 0) {
+            if ($outcome !== null && ($best === null || $outcome->score->against($best->outcome->score, $this->course->wishes->soon) < 0)) {
                 $best = new Found($plan, $outcome);
             }
         }
 
-        return $best;
+        // A rig that a leader chose where there is no room for it is none of what was looked at.
+        return $states === [] && $best !== null ? null : new Looked($best);
     }
 
     /** Whether the first two terms could come out no worse than those of the best plan known. */
@@ -115,9 +119,9 @@ final class Exact
             $forgotten += 1 - 2 ** (-max(0, $this->course->horizon - $last) / $halfLife);
         }
         $soon = $this->course->wishes->soon;
-        $best = $this->best->outcome->score;
+        $best = $this->best?->outcome->score;
 
-        return $soon ? [$unmet, $completion] <= [$best->unmet, $best->completion] : [$unmet, round($forgotten, 1)] <= [$best->unmet, $best->forgotten];
+        return $best === null || ($soon ? [$unmet, $completion] <= [$best->unmet, $best->completion] : [$unmet, round($forgotten, 1)] <= [$best->unmet, $best->forgotten]);
     }
 
     /** @return iterable<array{int, int}> learner and knot, each once, of leaves met */
@@ -304,7 +308,7 @@ final class Exact
                     $all["$station->knot:$learner"] = true;
                 }
                 foreach ($station->helpers as $helper) {
-                    $all["$station->knot+$helper"] = true;
+                    $all[$this->course->isToHelp($helper, $station->knot) ? "$station->knot+$helper" : ''] = true;
                 }
             }
         }

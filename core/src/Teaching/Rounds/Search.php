@@ -158,7 +158,7 @@ final class Search
         return $best === null || $next !== null && $next->outcome->score->against($best->outcome->score, $this->course->wishes->soon) < 0 ? $next : $best;
     }
 
-    private static function pinsThatCannotHold(Course $course): Refusal
+    public static function pinsThatCannotHold(Course $course): Refusal
     {
         $pins = array_map(static fn (array $pin): string => $pin['pin']->knot.' at '.$pin['pin']->meeting, $course->pins);
 

@@ -22,11 +22,11 @@ final readonly class TermPlan
 
     public static function of(Course $course): self
     {
-        // Of a small case every plan is looked at; a search is to have something to measure them by.
-        $quick = Exact::isSmall($course) ? Search::in($course, 0.1) : null;
-        $exact = $quick instanceof Found ? Exact::of($course, $quick) : null;
-        $found = $exact ?? Search::in($course);
-        $bound = $exact instanceof Found ? $found->outcome->score : Bounds::of($course, $found->outcome->score);
+        // Of a small case every plan is looked at; a quick search is to have something to measure them by.
+        $quick = Exact::isSmall($course) ? Search::quickly($course, 0.1) : null;
+        $looked = Exact::isSmall($course) ? Exact::of($course, $quick) : null;
+        $found = $looked instanceof Looked ? $looked->best ?? throw Search::pinsThatCannotHold($course) : Search::in($course);
+        $bound = self::bound($course, $found, $looked instanceof Looked);
         $proven = 0;
         $soon = $course->wishes->soon;
         foreach ($found->outcome->score->terms($soon) as $place => $term) {
@@ -37,6 +37,22 @@ final readonly class TermPlan
         }
 
         return new self($course, $found, $bound, $proven, Remedies::for($course, $found, Causes::of($course, $found)));
+    }
+
+    /** A plan that keeps promises may be beaten in the last two terms by one that does not. */
+    private static function bound(Course $course, Found $found, bool $isBest): Score
+    {
+        $score = $found->outcome->score;
+        $least = Bounds::of($course, $score);
+        if (! $isBest) {
+            return $least;
+        }
+
+        return match (true) {
+            $course->promises === [] => $score,
+            $course->wishes->soon => new Score($score->unmet, $score->completion, $least->forgotten, $least->crowding),
+            default => new Score($score->unmet, $least->completion, $score->forgotten, $least->crowding),
+        };
     }
 
     /** Where plan and bound part first. */

@@ -73,6 +73,14 @@ it('lets one who has learned a knot help another with it', function (): void {
     expect($plan['objective'][0])->toBe(0)->and($plan['meetings'][0]['rounds'])->toHaveCount(2)->and($plan['meetings'][0]['rounds'][1]['stations'][0])->toMatchArray(['learners' => ['b'], 'helpers' => ['a']]);
 });
 
+it('teaches one who needs nothing even what comes before a knot, if that lets another help with it', function (): void {
+    // Square knot comes after the overhand. Ada learns both, and helps Ben, who has no badge, with one and the other.
+    $plan = planOfTerm(wholeTerm([termLearner('ada'), ['badges' => []] + termLearner('ben')], [termBadge(['square-knot' => 'teaches_it'])], [termMeeting(0, 60, 1)]));
+    expect($plan['objective'][0])->toBe(0)->and($plan['proven'])->toBe(4);
+    $helped = array_merge([], ...array_map(static fn (array $round): array => array_filter($round['stations'], static fn (array $station): bool => $station['helpers'] === ['ada']), $plan['meetings'][0]['rounds']));
+    expect(array_column($helped, 'knot'))->toBe(['overhand', 'square-knot'])->and(array_column($helped, 'learners'))->toBe([['ben'], ['ben']]);
+});
+
 it('puts a knot to use in the rig that a badge names, in minutes of its own', function (): void {
     $badge = termBadge(['half-hitch' => 'uses_it']);
     $badge['pack']['requirement']['all'][0]['in'] = 'the frame';
