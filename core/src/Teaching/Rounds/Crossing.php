@@ -10,7 +10,7 @@ namespace Compadre\Core\Teaching\Rounds;
 final readonly class Crossing
 {
     /** Knots looked at, those worth most first. */
-    private const KNOTS = 7;
+    private const KNOTS = 12;
 
     /** Lengths tried. */
     private const LENGTHS = 4;
