@@ -218,6 +218,9 @@ final class Causes
         if ($target->deed === Deed::Again && $this->course->day[$meeting] <= $since) {
             $stand[] = Cause::Date;
         }
+        if ($target->deed === Deed::Help && ! $this->isLackedBeside($learner, $knot, $meeting)) {
+            $stand[] = Cause::Presence;
+        }
         $fits = match ($target->deed) {
             Deed::Again => $this->hasRoomForOld($knot, $meeting),
             Deed::Use => $this->hasRoomForRig($target->rigs ?? [], $meeting),
@@ -225,6 +228,18 @@ final class Causes
         };
 
         return $fits ? $stand : [...$stand, Cause::Room];
+    }
+
+    /** Whether somebody else is there who could be helped. */
+    private function isLackedBeside(int $learner, int $knot, int $meeting): bool
+    {
+        foreach ($this->course->present[$meeting] as $other) {
+            if ($other !== $learner && ! $this->before[$meeting]->has($other, $knot)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function hasRoomForOld(int $knot, int $meeting): bool

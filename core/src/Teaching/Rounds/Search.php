@@ -15,7 +15,7 @@ final class Search
     /** Plans tried, where a case is of the smallest; fewer the larger it is. */
     private const MOST = 1500;
 
-    private const LEAST = 60;
+    private const LEAST = 5;
 
     /** Learners x knots x meetings that are laid in all. */
     private const WORK = 1_500_000;

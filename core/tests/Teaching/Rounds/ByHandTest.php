@@ -171,6 +171,11 @@ it('names the one cause whose lifting would do', function (array $learner, array
     'no room' => [[], [], [termMeeting(0, 12, 1)], 'room'],
 ]);
 
+it('says that nobody is there to be helped', function (): void {
+    $plan = planOfTerm(wholeTerm([termLearner('ada', more: ['levels' => ['half-hitch' => 'has_it']])], [termBadge(['half-hitch' => 'teaches_it'])], [termMeeting(0, 40, 1)]));
+    expect($plan['unmet'][0])->toMatchArray(['leaf' => ['knot' => 'half-hitch', 'level' => 'teaches_it'], 'cause' => 'presence']);
+});
+
 it('takes as many new knots as the age allows, and known ones beside them', function (): void {
     $badge = termBadge(['overhand' => 'has_it', 'half-hitch' => 'has_it', 'timber-hitch' => 'has_it']);
     $unmet = static fn (string $band, array $more = [], array $settings = []): int => planOfTerm(['settings' => ['pace' => 'soon'] + $settings] + wholeTerm([termLearner('a', $band, $more)], [$badge], [termMeeting(0, 60, 1)]))['objective'][0];
