@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 // Times the planner in rounds and sets it against its bounds: php -d opcache.enable_cli=1 -d opcache.jit=1255 -d opcache.jit_buffer_size=64M bench/rounds.php
 
-use Compadre\Core\Checking\Level;
-use Compadre\Core\Data\Fields;
-use Compadre\Core\Teaching\AgeBand;
-use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\PlanLearner;
+use Compadre\Core\Teaching\PlanMeeting;
 use Compadre\Core\Teaching\Rounds\Aim;
 use Compadre\Core\Teaching\Rounds\Bounds;
 use Compadre\Core\Teaching\Rounds\Course;
@@ -23,28 +19,12 @@ require dirname(__DIR__).'/core/tests/Teaching/PlanSeeds.php';
 /** @param  list<int>  $minutes  of a meeting, one of these */
 function courseOf(int $seed, int $knots, int $learners, int $meetings, array $minutes): Course
 {
-    mt_srand($seed);
-    $use = PlanSeeds::knots($knots);
-    $start = new DateTimeImmutable('2026-11-03');
+    [$crew, $badges, $dates, $term] = PlanSeeds::parts($seed, $knots, $learners, $meetings, $minutes);
     $aims = [];
-    foreach (range(0, mt_rand(0, 2)) as $number) {
-        $leaves = array_map(static fn (string $knot): array => ['knot' => $knot, 'level' => mt_rand(0, 2) === 0 ? 'kept' : 'has_it'], array_values(array_filter($use, static fn (): bool => $number === 0 || mt_rand(0, 2) === 0)));
-        $due = mt_rand(0, 2) > 0 ? null : $start->modify('+'.mt_rand(intdiv(2 * $meetings, 3), $meetings - 1).' weeks')->format('Y-m-d');
-        $aims["b$number"] = new Aim(BadgePack::from(Fields::of(['id' => "b$number", 'version' => 1, 'name' => "Badge $number", 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => ['all' => $leaves === [] ? [['knot' => $use[0]]] : $leaves]])), $due);
+    foreach ($badges as $id => $badge) {
+        $aims[$id] = new Aim($badge, $dates[$id]);
     }
-    $evenings = array_map(static fn (int $number): Evening => new Evening(sprintf('m%02d', $number), $start->modify("+$number weeks")->format('Y-m-d'), $minutes[mt_rand(0, count($minutes) - 1)], mt_rand(2, 4)), range(0, $meetings - 1));
-    $band = mt_rand(1, 2);
-    $crew = [];
-    foreach (range(1, $learners) as $number) {
-        $levels = [];
-        foreach ($use as $knot) {
-            if (mt_rand(0, 9) < 2) {
-                $levels[$knot] = mt_rand(0, 1) === 0 ? Level::Seen : Level::HasIt;
-            }
-        }
-        $away = array_values(array_map(static fn (Evening $evening): string => $evening->id, array_filter($evenings, static fn (): bool => mt_rand(0, 9) === 0)));
-        $crew[] = new PlanLearner(sprintf('l%02d', $number), AgeBand::cases()[$band + (mt_rand(0, 3) === 0 ? 1 : 0)], $levels, [], array_slice(array_keys($aims), 0, mt_rand(1, count($aims))), $away);
-    }
+    $evenings = array_map(static fn (PlanMeeting $meeting): Evening => new Evening($meeting->id, $meeting->date, $meeting->minutes, $meeting->checkers), $term);
 
     return new Course(PlanSeeds::library(), '2026-11-01', $crew, $aims, $evenings, new Wishes(soon: true));
 }

@@ -79,7 +79,13 @@ final readonly class Memory
     /** The chance, 0 to 1, that it is still known on a day. A day before the last result counts as that day. */
     public function chance(string $today): float
     {
-        return 2 ** (-self::days($this->lastDay, $today) / $this->halfLife);
+        return self::chanceAfter(self::dayNumber($today) - self::dayNumber($this->lastDay), $this->halfLife);
+    }
+
+    /** The chance, 0 to 1, after so many days with a half-life in days. */
+    public static function chanceAfter(int $days, float $halfLife): float
+    {
+        return 2 ** (-max(0, $days) / $halfLife);
     }
 
     public function due(string $today): bool
@@ -122,13 +128,8 @@ final readonly class Memory
         return $days;
     }
 
-    private static function days(string $from, string $to): int
-    {
-        return max(0, self::dayNumber($to) - self::dayNumber($from));
-    }
-
     /** Days since 1970 began, of a date such as 2026-11-24. */
-    private static function dayNumber(string $day): int
+    public static function dayNumber(string $day): int
     {
         /** @var array<string, int> $known a term has few days, and a board asks for them often */
         static $known = [];

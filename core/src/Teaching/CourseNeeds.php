@@ -145,7 +145,7 @@ final class CourseNeeds
     }
 
     /** @param  list<string>  $knots */
-    private static function circle(array $knots): Refusal
+    public static function circle(array $knots): Refusal
     {
         return Refusal::saying('/prerequisites', $knots, 'prerequisites that do not go round in a circle', 'These knots each need another of them first: '.implode(', ', $knots).'.');
     }

@@ -19,9 +19,13 @@ final class TimeModel
 
     public static function newKnot(int $packMinutes, AgeBand $youngest, int $learners, int $checkers): float
     {
-        $crowd = 1 + 0.02 * max(0, $learners - 8);
+        return self::lesson($packMinutes * $youngest->factor(), $learners, $checkers);
+    }
 
-        return $packMinutes * $youngest->factor() * $crowd + self::checking($learners, $checkers);
+    /** A lesson for so many, from the minutes it takes to show it to up to eight. */
+    public static function lesson(float $showing, int $learners, int $checkers): float
+    {
+        return $showing * (1 + 0.02 * max(0, $learners - 8)) + self::checking($learners, $checkers);
     }
 
     /** Half a minute a learner, shared by the checkers. */

@@ -41,8 +41,19 @@ final class PlanSeeds
     /** @param  list<int>  $minutes  of a meeting, one of these */
     public static function terms(int $seed, int $knots, int $learners, int $meetings, array $minutes, PlanSettings $settings = new PlanSettings): Terms
     {
+        [$crew, $badges, $dates, $term] = self::parts($seed, $knots, $learners, $meetings, $minutes);
+
+        return new Terms(CourseNeeds::of($crew, $badges, $dates, self::library()), $crew, $term, $settings);
+    }
+
+    /**
+     * @param  list<int>  $minutes  of a meeting, one of these
+     * @return array{list<PlanLearner>, array<string, BadgePack>, array<string, ?string>, list<PlanMeeting>} learners, badges, their dates and meetings
+     */
+    public static function parts(int $seed, int $knots, int $learners, int $meetings, array $minutes): array
+    {
+        self::library();
         mt_srand($seed);
-        $library = self::library();
         $use = self::knots($knots);
         $start = new DateTimeImmutable('2026-11-03');
         [$badges, $dates] = [[], []];
@@ -70,11 +81,11 @@ final class PlanSeeds
             $crew[] = new PlanLearner("l$number", AgeBand::cases()[$band + (mt_rand(0, 3) === 0 ? 1 : 0)], $levels, [], array_slice(array_keys($badges), 0, mt_rand(1, count($badges))), $away);
         }
 
-        return new Terms(CourseNeeds::of($crew, $badges, $dates, $library), $crew, $term, $settings);
+        return [$crew, $badges, $dates, $term];
     }
 
     /** @return list<string> so many, each with all that comes before it */
-    public static function knots(int $many): array
+    private static function knots(int $many): array
     {
         $all = self::library()->ids();
         for ($place = count($all) - 1; $place > 0; $place--) {

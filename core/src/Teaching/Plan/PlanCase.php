@@ -6,11 +6,11 @@ namespace Compadre\Core\Teaching\Plan;
 
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Knots\KnotPack;
-use Compadre\Core\Knots\StrandPlan;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\CourseNeeds;
 use Compadre\Core\Teaching\Leaf;
+use Compadre\Core\Teaching\ObjectsThere;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanMeeting;
 use Compadre\Core\Teaching\TimeModel;
@@ -229,17 +229,7 @@ final class PlanCase
     /** Whether one of its methods can be tied with what there is to tie to. */
     private function tieable(KnotPack $pack, PlanMeeting $meeting): bool
     {
-        if ($meeting->objects === null) {
-            return true;
-        }
-        foreach ($pack->methods as $method) {
-            $kinds = array_filter($method->strands, static fn (StrandPlan $strand): bool => ! $strand->kind->isRope() && ! in_array($strand->kind->value, $meeting->objects ?? [], true));
-            if ($kinds === []) {
-                return true;
-            }
-        }
-
-        return false;
+        return $meeting->objects === null || ObjectsThere::areEnough([ObjectsThere::tiedTo($pack)], array_fill_keys($meeting->objects, null));
     }
 
     private function readGoals(): void

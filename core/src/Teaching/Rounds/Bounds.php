@@ -148,8 +148,7 @@ final class Bounds
     /** The least a lesson costs of the minutes of a meeting, as above, in the meeting that has most of what it needs. */
     private function leastShare(int $learner, int $knot, float $weight, int $by): float
     {
-        // One learner with any number of checkers: the lesson itself, without its checking.
-        $lesson = $this->clock->leastLesson($knot, $learner, 1) - 0.5;
+        $lesson = $this->clock->showing($knot, [$learner]);
         $least = INF;
         for ($meeting = 0; $meeting < $by; $meeting++) {
             $people = count($this->course->present[$meeting]);
@@ -276,12 +275,7 @@ final class Bounds
         foreach ($this->certain($all) as [$learner, $knot, $at]) {
             $last = $at > 0 ? $this->course->day[$at - 1] : $this->start->last[$learner][$knot];
             $halfLife = $at > 0 ? $this->course->halfLife[$knot] : $this->start->halfLife[$learner][$knot];
-            foreach ($this->course->day as $meeting => $day) {
-                if ($meeting >= $at && $day > $last && $this->course->isHere[$meeting][$learner] && $this->course->may[$knot][$meeting]) {
-                    [$last, $halfLife] = [$day, Standing::strengthened($halfLife)];
-                }
-            }
-            $sum += 1 - 2 ** (-max(0, $this->course->horizon - $last) / $halfLife);
+            $sum += 1 - Standing::bestChance($this->course, $learner, $knot, $last, $halfLife, $at);
         }
 
         return $sum;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Checking\Memory;
+
 /**
  * Lays one meeting: again and again whatever is worth most for its minutes, a round of stations, an old knot or a rig, while there is room.
  */
@@ -29,17 +31,19 @@ final readonly class Builder
         $course = $this->replay->course;
         $before = clone $standing;
         $standing->begin();
-        $program = new Program(rigs: $this->chosen($meeting));
+        $program = new Program(rigs: $this->replay->chosen($meeting));
         $floor = $this->replay->clock->floor($before, $meeting);
         $hour = $this->replay->hour($before, $meeting, $program, $floor);
         if ($hour === null || ! $hour->fits()) {
-            return $this->close($standing, $meeting, new Program);
+            return new Program;
         }
         if ($kept instanceof Program) {
             $program = $this->keep($before, $standing, $meeting, $program, $kept, $floor);
             $hour = $this->replay->hour($before, $meeting, $program, $floor) ?? $hour;
             if ($hour->left() < self::LITTLE) {
-                return $this->close($standing, $meeting, $program);
+                $standing->close($program, $meeting);
+
+                return $program;
             }
         }
         $worth = new Worth($course, $this->replay->clock, $standing, $meeting, $leaning, $this->dice);
@@ -74,7 +78,9 @@ final readonly class Builder
             }
         }
 
-        return $this->close($standing, $meeting, $program);
+        $standing->close($program, $meeting);
+
+        return $program;
     }
 
     private function keep(Standing $before, Standing $standing, int $meeting, Program $program, Program $kept, float $floor): Program
@@ -85,7 +91,7 @@ final readonly class Builder
                 $learners = array_values(array_filter($station->learners, fn (int $learner): bool => $this->replay->isReady($standing, $meeting, $learner, $station->knot) && $standing->mayMeet($learner, $station->knot)));
                 $helpers = array_values(array_filter($station->helpers, static fn (int $helper): bool => $standing->has($helper, $station->knot)));
                 if ($learners !== []) {
-                    $stations[] = new Station($station->knot, $learners, $station->checkers, $helpers);
+                    $stations[] = $station->teaching($learners)->helpedBy($helpers);
                 }
             }
             $next = $stations === [] ? $program : $program->withRounds([...$program->rounds, $stations]);
@@ -109,31 +115,6 @@ final readonly class Builder
     private function fits(Standing $before, int $meeting, Program $program, float $floor): bool
     {
         return $this->replay->hour($before, $meeting, $program, $floor)?->fits() ?? false;
-    }
-
-    /** @return list<int> rigs that a leader has chosen */
-    private function chosen(int $meeting): array
-    {
-        $chosen = [];
-        foreach ($this->replay->course->rigs as $rig => $pack) {
-            if (in_array($pack->id, $this->replay->course->meetings[$meeting]->rigs, true)) {
-                $chosen[] = $rig;
-            }
-        }
-
-        return $chosen;
-    }
-
-    private function close(Standing $standing, int $meeting, Program $program): Program
-    {
-        foreach ($program->old as $knot) {
-            $standing->tieAgain($knot, $meeting);
-        }
-        foreach ($program->rigs as $rig) {
-            $standing->use($rig, $meeting);
-        }
-
-        return $program;
     }
 
     /** @param  non-empty-list<Station>  $round */
@@ -224,7 +205,7 @@ final readonly class Builder
         }
         $horizon = $this->replay->course->horizon;
 
-        return 2 ** (-($horizon - $day) / Standing::strengthened($standing->halfLife[$learner][$knot])) - $standing->chance($learner, $knot, $horizon);
+        return Memory::chanceAfter($horizon - $day, Standing::strengthened($standing->halfLife[$learner][$knot])) - $standing->chance($learner, $knot, $horizon);
     }
 
     private function uses(Standing $standing, int $rig, int $learner): bool

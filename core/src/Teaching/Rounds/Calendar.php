@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\PlanLearner;
-use DateTimeImmutable;
 
 /**
  * When the meetings are, how much time they have, and who is expected.
@@ -34,7 +34,7 @@ final class Calendar
     public function __construct(array $learners, array $meetings)
     {
         foreach ($meetings as $meeting) {
-            $this->day[] = self::dayNumber($meeting->date);
+            $this->day[] = Memory::dayNumber($meeting->date);
             $this->room[] = $meeting->room();
             $here = array_map(static fn (PlanLearner $learner): bool => ! in_array($meeting->id, $learner->away, true), $learners);
             $this->isHere[] = $here;
@@ -47,14 +47,5 @@ final class Calendar
                 $next[$learner] = $number;
             }
         }
-    }
-
-    /** Days since 1970 began, of a date such as 2026-11-24. */
-    public static function dayNumber(string $day): int
-    {
-        /** @var array<string, int> $known */
-        static $known = [];
-
-        return $known[$day] ??= intdiv((int) (new DateTimeImmutable("$day 00:00:00 UTC"))->format('U'), 86400);
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
-use Compadre\Core\Teaching\Plan\Ban;
-
 /**
  * Why a plan leaves something missing: the first of the causes whose lifting alone would let it be met, with the rest of the plan as
  * it is. Where it takes more than one, the first of the fewest that stand in the way together.
@@ -139,15 +137,16 @@ final class Causes
 
     private function isBanned(int $knot, int $meeting): bool
     {
-        return array_filter($this->course->wishes->bans, fn (Ban $ban): bool => $ban->covers($this->course->knots[$knot], $this->course->meetings[$meeting]->id)) !== [];
+        return $this->course->wishes->bans($this->course->knots[$knot], $this->course->meetings[$meeting]->id);
     }
 
     /** With a round more, at a station there is, or at one beside others. */
     private function hasRoomForLesson(int $learner, int $knot, int $meeting, bool $objectsLifted): bool
     {
         $checkers = $this->course->meetings[$meeting]->checkers;
-        $rounds = $this->plan[$meeting]->rounds;
-        $tried = [[...$rounds, [new Station($knot, [$learner], $checkers)]]];
+        $program = $this->plan[$meeting];
+        $rounds = $program->rounds;
+        $tried = [$program->withRounds([...$rounds, [new Station($knot, [$learner], $checkers)]])];
         $standing = clone $this->before[$meeting];
         $standing->begin();
         foreach ($rounds as $place => $round) {
@@ -159,17 +158,17 @@ final class Causes
             }
             foreach ($round as $number => $station) {
                 if ($station->knot === $knot && $this->goTogether([$learner, ...$station->people()])) {
-                    $tried[] = array_replace($rounds, [$place => array_values(array_replace($round, [$number => new Station($knot, [...$station->learners, $learner], $station->checkers, $station->helpers)]))]);
+                    $tried[] = $program->withStation($place, $number, $station->teaching([...$station->learners, $learner]));
                 }
             }
             $spare = $checkers - array_sum(array_map(static fn (Station $station): int => $station->checkers, $round));
             $knots = array_map(static fn (Station $station): int => $station->knot, $round);
             if ($spare > 0 && ($objectsLifted || $this->course->hasObjectsFor([...$knots, $knot], $meeting))) {
-                $tried[] = array_replace($rounds, [$place => [...$round, new Station($knot, [$learner], $spare)]]);
+                $tried[] = $program->withRounds(array_values(array_replace($rounds, [$place => [...$round, new Station($knot, [$learner], $spare)]])));
             }
         }
         foreach ($tried as $more) {
-            if ($this->fits($meeting, $this->plan[$meeting]->withRounds(array_values($more))) && $this->fitsAfter($learner, $knot, $meeting)) {
+            if ($this->fits($meeting, $more) && $this->fitsAfter($learner, $knot, $meeting)) {
                 return true;
             }
         }

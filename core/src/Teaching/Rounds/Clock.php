@@ -6,6 +6,7 @@ namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\PlanLearner;
+use Compadre\Core\Teaching\TimeModel;
 
 /**
  * The minutes of lessons, old knots and second tries. Never rounded; comparisons allow EASE.
@@ -36,9 +37,7 @@ final class Clock
     /** @param  non-empty-list<int>  $learners */
     public function lesson(int $knot, array $learners, int $checkers): float
     {
-        $size = count($learners);
-
-        return $this->showing($knot, $learners) * (1 + 0.02 * max(0, $size - 8)) + 0.5 * $size / $checkers;
+        return TimeModel::lesson($this->showing($knot, $learners), count($learners), $checkers);
     }
 
     /**
@@ -72,7 +71,7 @@ final class Clock
     /** The least a lesson in the knot can take in which this learner is, with so many checkers. */
     public function leastLesson(int $knot, int $learner, int $checkers): float
     {
-        return ($this->alone[$knot][$learner] ??= $this->showing($knot, [$learner])) + 0.5 / max(1, $checkers);
+        return TimeModel::lesson($this->alone[$knot][$learner] ??= $this->showing($knot, [$learner]), 1, $checkers);
     }
 
     public function band(int $learner): int
@@ -93,7 +92,7 @@ final class Clock
 
     public function old(int $learners, int $meeting): float
     {
-        return 2 + 0.25 * $learners / $this->course->meetings[$meeting]->checkers;
+        return TimeModel::oldKnot($learners, $this->course->meetings[$meeting]->checkers);
     }
 
     /** The least time that is kept for old knots: those due for anybody present, up to a share of the meeting. */

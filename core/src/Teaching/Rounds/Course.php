@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Checking\Memory;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\CourseNeeds;
-use Compadre\Core\Teaching\Plan\Ban;
+use Compadre\Core\Teaching\ObjectsThere;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanRig;
 
@@ -201,17 +202,14 @@ final class Course
     private function readKnots(): void
     {
         $model = MemoryModel::usual();
-        foreach ($this->knots as $knot) {
+        foreach ($this->knots as $number => $knot) {
             $this->before[] = array_values(array_filter(array_map($this->knot(...), $knot->prerequisites), is_int(...)));
             $this->tiedTo[] = ObjectsThere::tiedTo($knot);
             $this->again[] = (1 - ($this->wishes->passRates[$knot->id] ?? Wishes::PASS_RATE)) * (0.5 + 0.25 * $knot->minutes);
             $this->halfLife[] = $knot->hard ? $model->hardStart : $model->start;
-            $this->targetsOf[] = [];
-        }
-        foreach ($this->knots as $number => $knot) {
-            $may = [];
+            $this->targetsOf[] = $may = [];
             foreach ($this->meetings as $place => $meeting) {
-                $may[] = array_filter($this->wishes->bans, static fn (Ban $ban): bool => $ban->covers($knot, $meeting->id)) === [] && $this->hasObjectsFor([$number], $place);
+                $may[] = ! $this->wishes->bans($knot, $meeting->id) && $this->hasObjectsFor([$number], $place);
             }
             $this->may[] = $may;
         }
@@ -304,17 +302,17 @@ final class Course
         if ($promise->isLesson) {
             return isset($this->needs[$learner][$knot]) && ! CourseNeeds::holds($person, $promise->knot);
         }
-        $isOpen = fn (int $target): bool => $this->targets[$target]->deed === Deed::Again && ! $this->targets[$target]->isMetBy($person);
-        $wanted = array_filter($this->pursuits, static fn (Pursuit $pursuit): bool => $pursuit->learner === $learner);
+        $asked = array_merge([], ...array_map(static fn (Pursuit $one): array => $one->learner === $learner ? $one->ask->targets() : [], $this->pursuits));
+        $again = array_filter($asked, fn (int $target): bool => $this->targets[$target]->knot === $knot && $this->targets[$target]->deed === Deed::Again);
 
-        return array_filter($this->targetsOf[$knot], fn (int $target): bool => $isOpen($target) && array_filter($wanted, static fn (Pursuit $pursuit): bool => in_array($target, $pursuit->ask->targets(), true)) !== []) !== [];
+        return array_filter($again, fn (int $target): bool => ! $this->targets[$target]->isMetBy($person)) !== [];
     }
 
     /** 28 days after the last meeting, or the latest date of any badge, if that is later. */
     private function reckonedOn(): int
     {
-        $dates = array_map(static fn (Aim $aim): int => $aim->dueOn === null ? 0 : Calendar::dayNumber($aim->dueOn), array_values($this->aims));
+        $dates = array_map(static fn (Aim $aim): int => $aim->dueOn === null ? 0 : Memory::dayNumber($aim->dueOn), array_values($this->aims));
 
-        return max([28 + max([Calendar::dayNumber($this->now), ...$this->day]), ...$dates]);
+        return max([28 + max([Memory::dayNumber($this->now), ...$this->day]), ...$dates]);
     }
 }

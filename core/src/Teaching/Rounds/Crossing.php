@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Teaching\TimeModel;
+
 /**
  * Finds the round that is worth most for its minutes: for each of a few lengths, the stations that fit into it side by side.
  */
@@ -48,10 +50,9 @@ final readonly class Crossing
         $checkers = $this->replay->course->meetings[$meeting]->checkers;
         $lengths = [];
         foreach ($circles as $circle) {
-            $size = count($circle->learners);
             foreach ([1, $checkers] as $with) {
-                $lengths[] = $circle->showing * (1 + 0.02 * max(0, $size - 8)) + 0.5 * $size / $with;
-                $lengths[] = $circle->showing + 0.5 / $with;
+                $lengths[] = TimeModel::lesson($circle->showing, count($circle->learners), $with);
+                $lengths[] = TimeModel::lesson($circle->showing, 1, $with);
             }
         }
         $lengths = array_values(array_unique(array_filter($lengths, static fn (float $length): bool => $length <= $most + Clock::EASE)));
@@ -230,7 +231,7 @@ final readonly class Crossing
                 }
             }
             $station = $stations[$longest];
-            $stations[$longest] = new Station($station->knot, $station->learners, $station->checkers + 1, $station->helpers);
+            $stations[$longest] = $station->staffedBy($station->checkers + 1);
         }
 
         return array_values($stations);
@@ -273,7 +274,7 @@ final readonly class Crossing
         foreach ($stations as $station) {
             $needing = $station->helpers !== [] ? $station->learners : array_values(array_filter($station->learners, fn (int $learner): bool => $this->replay->isWanted($learner, $station->knot)));
             if ($needing !== []) {
-                $kept[] = new Station($station->knot, $needing, $station->checkers, $station->helpers);
+                $kept[] = $station->teaching($needing);
             }
         }
 

@@ -30,9 +30,7 @@ final class Earliest
                 }
             }
         }
-        foreach ($this->start->met as $met) {
-            $this->met[] = $met;
-        }
+        $this->met = $this->start->met;
         foreach ($course->pursuits as $pursuit) {
             foreach ($pursuit->ask->targets() as $target) {
                 $at = isset($this->start->met[$pursuit->learner][$target]) ? 0 : $this->target($pursuit->learner, $target);

@@ -86,9 +86,7 @@ final readonly class Edits
         if (isset($rounds[$place])) {
             foreach ($rounds[$place] as $number => $station) {
                 if ($station->knot === $knot && ! in_array($learner, $station->people(), true) && $this->dice->below(4) > 0) {
-                    $rounds[$place][$number] = new Station($knot, self::sorted([...$station->learners, $learner]), $station->checkers, $station->helpers);
-
-                    return $program->withRounds(self::rounds($rounds));
+                    return $program->withStation($place, $number, $station->teaching(self::sorted([...$station->learners, $learner])));
                 }
             }
             if ($this->dice->below(2) === 0) {
@@ -102,6 +100,15 @@ final readonly class Edits
         return $program->withRounds(self::rounds($rounds));
     }
 
+    /** @return array{int, int, Station} one of a program's stations by chance: its round, its place in it */
+    private function station(Program $program): array
+    {
+        $round = $this->dice->below(count($program->rounds));
+        $place = $this->dice->below(count($program->rounds[$round]));
+
+        return [$round, $place, $program->rounds[$round][$place]];
+    }
+
     private function without(Program $program): ?Program
     {
         return $this->taken($program)[0] ?? null;
@@ -113,17 +120,14 @@ final readonly class Edits
         if ($program->rounds === []) {
             return null;
         }
-        $rounds = $program->rounds;
-        $place = $this->dice->below(count($rounds));
-        $number = $this->dice->below(count($rounds[$place]));
-        $station = $rounds[$place][$number];
+        [$place, $number, $station] = $this->station($program);
         if (count($station->learners) > 1 && $this->dice->below(2) === 0) {
             $one = $station->learners[$this->dice->below(count($station->learners))];
             $rest = array_values(array_diff($station->learners, [$one]));
-            $rounds[$place][$number] = new Station($station->knot, $rest === [] ? [$one] : $rest, $station->checkers, $station->helpers);
 
-            return [$program->withRounds(self::rounds($rounds)), $station->knot, [$one]];
+            return [$program->withStation($place, $number, $station->teaching($rest === [] ? [$one] : $rest)), $station->knot, [$one]];
         }
+        $rounds = $program->rounds;
         unset($rounds[$place][$number]);
 
         return [$program->withRounds(self::rounds($rounds)), $station->knot, $station->learners];
@@ -150,15 +154,13 @@ final readonly class Edits
         $plan[$to] = $this->put($plan[$to], $here[0], $knot);
         if (count($here) > 1) {
             // The rest go with the first.
-            $rounds = $plan[$to]->rounds;
-            foreach ($rounds as $place => $round) {
+            foreach ($plan[$to]->rounds as $place => $round) {
                 foreach ($round as $number => $station) {
                     if ($station->knot === $knot && in_array($here[0], $station->learners, true)) {
-                        $rounds[$place][$number] = new Station($knot, self::sorted(array_values(array_unique([...$station->learners, ...$here]))), $station->checkers, $station->helpers);
+                        $plan[$to] = $plan[$to]->withStation($place, $number, $station->teaching(self::sorted(array_values(array_unique([...$station->learners, ...$here])))));
                     }
                 }
             }
-            $plan[$to] = $plan[$to]->withRounds(self::rounds($rounds));
         }
 
         return array_values($plan);
@@ -186,13 +188,9 @@ final readonly class Edits
         if ($program->rounds === []) {
             return null;
         }
-        $rounds = $program->rounds;
-        $place = $this->dice->below(count($rounds));
-        $number = $this->dice->below(count($rounds[$place]));
-        $station = $rounds[$place][$number];
-        $rounds[$place][$number] = new Station($station->knot, $station->learners, 1 + $this->dice->below($this->replay->course->meetings[$meeting]->checkers), $station->helpers);
+        [$place, $number, $station] = $this->station($program);
 
-        return $program->withRounds(self::rounds($rounds));
+        return $program->withStation($place, $number, $station->staffedBy(1 + $this->dice->below($this->replay->course->meetings[$meeting]->checkers)));
     }
 
     private function helped(Program $program, int $meeting): ?Program
@@ -201,17 +199,13 @@ final readonly class Edits
         if ($program->rounds === [] || $present === []) {
             return null;
         }
-        $rounds = $program->rounds;
-        $place = $this->dice->below(count($rounds));
-        $number = $this->dice->below(count($rounds[$place]));
-        $station = $rounds[$place][$number];
+        [$place, $number, $station] = $this->station($program);
         $helper = $present[$this->dice->below(count($present))];
         if (in_array($helper, $station->learners, true)) {
             return null;
         }
-        $rounds[$place][$number] = $station->helpedBy(in_array($helper, $station->helpers, true) ? array_values(array_diff($station->helpers, [$helper])) : [...$station->helpers, $helper]);
 
-        return $program->withRounds(self::rounds($rounds));
+        return $program->withStation($place, $number, $station->helpedBy(in_array($helper, $station->helpers, true) ? array_values(array_diff($station->helpers, [$helper])) : [...$station->helpers, $helper]));
     }
 
     /** One who is to teach a knot learns it, if need be, and helps another with it in the next round. */
@@ -248,19 +242,15 @@ final readonly class Edits
         if ($program->rounds === [] || $present === []) {
             return null;
         }
-        $rounds = $program->rounds;
-        $place = $this->dice->below(count($rounds));
-        $number = $this->dice->below(count($rounds[$place]));
-        $station = $rounds[$place][$number];
+        [$place, $number, $station] = $this->station($program);
         $one = $present[$this->dice->below(count($present))];
         if (in_array($one, $station->people(), true)) {
             return null;
         }
         $learners = $station->learners;
         $learners[$this->dice->below(count($learners))] = $one;
-        $rounds[$place][$number] = new Station($station->knot, self::sorted(array_values($learners)), $station->checkers, $station->helpers);
 
-        return $program->withRounds(self::rounds($rounds));
+        return $program->withStation($place, $number, $station->teaching(self::sorted(array_values($learners))));
     }
 
     /**

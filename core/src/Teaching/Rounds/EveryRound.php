@@ -15,19 +15,8 @@ final class EveryRound
 
     private int $looked = 0;
 
-    /** @var array<int, true> knots that somebody is to help with, and all that comes before them */
-    private array $helped = [];
-
     private function __construct(private readonly Replay $replay, private readonly Standing $standing, private readonly int $meeting, private readonly float $most)
     {
-        foreach ($replay->course->targets as $target) {
-            $knots = $target->deed === Deed::Help ? [$target->knot] : [];
-            while ($knots !== []) {
-                $knot = array_pop($knots);
-                $this->helped[$knot] = true;
-                array_push($knots, ...$replay->course->before[$knot]);
-            }
-        }
     }
 
     /**
@@ -68,7 +57,7 @@ final class EveryRound
             }
             if ($this->replay->isReady($this->standing, $this->meeting, $person, $knot) && $this->standing->mayMeet($person, $knot)) {
                 $this->assign($people, [$knot => [...$learning[$knot] ?? [], $person]] + $learning, $helping, $budget);
-            } elseif (isset($this->helped[$knot]) && $this->standing->has($person, $knot)) {
+            } elseif (isset($this->replay->helped[$knot]) && $this->standing->has($person, $knot)) {
                 $this->assign($people, $learning, [$knot => [...$helping[$knot] ?? [], $person]] + $helping, $budget);
             }
         }
@@ -150,13 +139,13 @@ final class EveryRound
         if (! $this->replay->mayBe($this->standing, $this->meeting, $plain)) {
             return;
         }
-        $key = $this->key($plain);
+        $key = self::taught($this->replay->course, $plain);
         foreach (self::shares(count($stations), $checkers) as $share) {
             $this->looked++;
             $round = [];
             $unused = $checkers;
             foreach ($plain as $place => $station) {
-                $round[] = new Station($station->knot, $station->learners, $share[$place], $station->helpers);
+                $round[] = $station->staffedBy($share[$place]);
                 $unused -= $share[$place];
             }
             $minutes = $this->replay->clock->round($round);
@@ -199,21 +188,25 @@ final class EveryRound
         $this->found[$key] = [...$kept, [$round, $minutes, $unused]];
     }
 
-    /** @param  list<Station>  $stations */
-    private function key(array $stations): string
+    /**
+     * Who is taught what and helps with what, as one word.
+     *
+     * @param  list<Station>  $stations
+     */
+    public static function taught(Course $course, array $stations): string
     {
         $all = [];
         foreach ($stations as $station) {
             foreach ($station->learners as $learner) {
-                $all[] = "$station->knot:$learner";
+                $all["$station->knot:$learner"] = true;
             }
             foreach ($station->helpers as $helper) {
-                $all[] = $this->replay->course->isToHelp($helper, $station->knot) ? "$station->knot+$helper" : '';
+                $all[$course->isToHelp($helper, $station->knot) ? "$station->knot+$helper" : ''] = true;
             }
         }
-        sort($all);
+        ksort($all);
 
-        return implode(' ', $all);
+        return implode(' ', array_keys($all));
     }
 
     /** @return list<list<int>> every way to give each station at least one of the checkers */

@@ -46,7 +46,7 @@ final class Exact
      */
     public static function of(Course $course, ?Found $best): ?Looked
     {
-        return self::isSmall($course) ? (new self($course, $best))->search() : null;
+        return (new self($course, $best))->search();
     }
 
     public static function isSmall(Course $course): bool
@@ -71,7 +71,7 @@ final class Exact
                         continue;
                     }
                     $key = $this->key($after, $plan, $spent);
-                    if (! isset($next[$key]) || self::crowd($spent) < self::crowd($next[$key][2]) - 1e-12) {
+                    if (! isset($next[$key]) || Hour::crowding($spent) < Hour::crowding($next[$key][2]) - 1e-12) {
                         $next[$key] = [$after, $plan, $spent];
                     }
                 }
@@ -109,34 +109,13 @@ final class Exact
             $at = $pursuit->ask->completedAt($met);
             $completion += $at > $pursuit->by ? count($this->course->meetings) + 1 : $at;
         }
-        foreach ($this->counted($standing) as [$learner, $knot]) {
-            [$last, $halfLife] = [$standing->last[$learner][$knot], $standing->halfLife[$learner][$knot]];
-            foreach ($this->course->day as $place => $day) {
-                if ($place > $meeting && $day > $last && $this->course->isHere[$place][$learner] && $this->course->may[$knot][$place]) {
-                    [$last, $halfLife] = [$day, Standing::strengthened($halfLife)];
-                }
-            }
-            $forgotten += 1 - 2 ** (-max(0, $this->course->horizon - $last) / $halfLife);
+        foreach ($standing->remembered() as [$learner, $knot]) {
+            $forgotten += 1 - Standing::bestChance($this->course, $learner, $knot, $standing->last[$learner][$knot], $standing->halfLife[$learner][$knot], $meeting + 1);
         }
         $soon = $this->course->wishes->soon;
         $best = $this->best?->outcome->score;
 
         return $best === null || ($soon ? [$unmet, $completion] <= [$best->unmet, $best->completion] : [$unmet, round($forgotten, 1)] <= [$best->unmet, $best->forgotten]);
-    }
-
-    /** @return iterable<array{int, int}> learner and knot, each once, of leaves met */
-    private function counted(Standing $standing): iterable
-    {
-        $seen = [];
-        foreach ($this->course->pursuits as $pursuit) {
-            foreach ($pursuit->ask->targets() as $target) {
-                $knot = $this->course->targets[$target]->knot;
-                if (isset($standing->met[$pursuit->learner][$target]) && $standing->has($pursuit->learner, $knot) && ! isset($seen[$pursuit->learner][$knot])) {
-                    $seen[$pursuit->learner][$knot] = true;
-                    yield [$pursuit->learner, $knot];
-                }
-            }
-        }
     }
 
     /**
@@ -163,34 +142,12 @@ final class Exact
         return serialize([$state, array_map(static fn (float $minutes): float => round($minutes, 9), $again), $promises, $pins, in_array(true, $used, true) ? array_search(true, array_reverse($used), true) : null]);
     }
 
-    /** @param  list<Hour>  $hours */
-    private static function crowd(array $hours): float
-    {
-        $sum = 0.0;
-        $empty = null;
-        foreach ($hours as $hour) {
-            if ($hour->used() > 0.0) {
-                $sum += ($empty ?? 0) + ($hour->room > 0.0 ? ($hour->used() / $hour->room) ** 2 : 0.0);
-                $empty = 0;
-            } elseif ($empty !== null) {
-                $empty++;
-            }
-        }
-
-        return $sum;
-    }
-
     /** @return ?list<array{Standing, Program, Hour}> all a meeting can make of a standing; null where there are too many */
     private function evenings(Standing $standing, int $meeting): ?array
     {
         $start = clone $standing;
         $start->begin();
-        $chosen = [];
-        foreach ($this->course->rigs as $rig => $pack) {
-            if (in_array($pack->id, $this->course->meetings[$meeting]->rigs, true)) {
-                $chosen[] = $rig;
-            }
-        }
+        $chosen = $this->replay->chosen($meeting);
         $floor = $this->replay->clock->floor($standing, $meeting);
         $extras = $this->extras($standing, $meeting, $chosen, $floor);
         $sequences = $this->sequences($start, $meeting);
@@ -210,12 +167,7 @@ final class Exact
                 }
                 if ($best !== null) {
                     $after = clone $best[0];
-                    foreach ($extra->old as $knot) {
-                        $after->tieAgain($knot, $meeting);
-                    }
-                    foreach ($extra->rigs as $rig) {
-                        $after->use($rig, $meeting);
-                    }
+                    $after->close($extra, $meeting);
                     $found[] = [$after, $best[1], $best[2]];
                 }
             }
@@ -270,7 +222,7 @@ final class Exact
             }
             foreach ($more as [$round, $takes, $left]) {
                 $next = [...$rounds, $round];
-                $name = $this->taught($next);
+                $name = EveryRound::taught($this->course, array_merge(...$next));
                 if ($this->isKept($reached, $name, $minutes + $takes, $unused + $left)) {
                     $after = clone $standing;
                     $after->teach($round, $meeting);
@@ -296,24 +248,5 @@ final class Exact
         }
 
         return true;
-    }
-
-    /** @param  list<non-empty-list<Station>>  $rounds */
-    private function taught(array $rounds): string
-    {
-        $all = [];
-        foreach ($rounds as $round) {
-            foreach ($round as $station) {
-                foreach ($station->learners as $learner) {
-                    $all["$station->knot:$learner"] = true;
-                }
-                foreach ($station->helpers as $helper) {
-                    $all[$this->course->isToHelp($helper, $station->knot) ? "$station->knot+$helper" : ''] = true;
-                }
-            }
-        }
-        ksort($all);
-
-        return implode(' ', array_keys($all));
     }
 }

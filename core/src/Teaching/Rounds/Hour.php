@@ -28,4 +28,28 @@ final readonly class Hour
     {
         return $this->rounds + $this->tries + $this->blocks + $this->old;
     }
+
+    /**
+     * The squares of how full the meetings are, and how many between used ones are empty.
+     *
+     * @param  list<self>  $hours  by meeting
+     */
+    public static function crowding(array $hours): float
+    {
+        $sum = 0.0;
+        $gaps = 0;
+        $empty = null;
+        foreach ($hours as $hour) {
+            if ($hour->used() <= 0.0) {
+                $empty = $empty === null ? null : $empty + 1;
+
+                continue;
+            }
+            $sum += $hour->room > 0.0 ? ($hour->used() / $hour->room) ** 2 : 0.0;
+            $gaps += $empty ?? 0;
+            $empty = 0;
+        }
+
+        return $sum + $gaps;
+    }
 }

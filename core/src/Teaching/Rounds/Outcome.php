@@ -22,7 +22,7 @@ final readonly class Outcome
             $unmet += $pursuit->ask->missing($standing->met[$pursuit->learner], $pursuit->by);
             $completion += min($this->completedAt($number), count($course->meetings) + 1);
         }
-        $this->score = new Score($unmet, $completion, round($this->forgotten(), 1), round($this->crowding(), 3), $moved);
+        $this->score = new Score($unmet, $completion, round($this->forgotten(), 1), round(Hour::crowding($hours), 3), $moved);
     }
 
     /** The number of the meeting that completes a badge with those it comes after: 0 before them all, Ask::NEVER. */
@@ -45,45 +45,10 @@ final readonly class Outcome
     private function forgotten(): float
     {
         $sum = 0.0;
-        foreach ($this->remembered() as [$learner, $knot]) {
+        foreach ($this->standing->remembered() as [$learner, $knot]) {
             $sum += 1 - $this->standing->chance($learner, $knot, $this->course->horizon);
         }
 
         return $sum;
-    }
-
-    /** @return list<array{int, int}> learner and knot, each once, of leaves that are met by those who have it */
-    public function remembered(): array
-    {
-        $counted = [];
-        foreach ($this->course->pursuits as $pursuit) {
-            foreach ($pursuit->ask->targets() as $target) {
-                $knot = $this->course->targets[$target]->knot;
-                if (isset($this->standing->met[$pursuit->learner][$target]) && $this->standing->has($pursuit->learner, $knot)) {
-                    $counted[$pursuit->learner.' '.$knot] = [$pursuit->learner, $knot];
-                }
-            }
-        }
-
-        return array_values($counted);
-    }
-
-    private function crowding(): float
-    {
-        $sum = 0.0;
-        $gaps = 0;
-        $empty = null;
-        foreach ($this->hours as $hour) {
-            if ($hour->used() <= 0.0) {
-                $empty = $empty === null ? null : $empty + 1;
-
-                continue;
-            }
-            $sum += $hour->room > 0.0 ? ($hour->used() / $hour->room) ** 2 : 0.0;
-            $gaps += $empty ?? 0;
-            $empty = 0;
-        }
-
-        return $sum + $gaps;
     }
 }

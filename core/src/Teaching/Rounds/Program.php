@@ -24,6 +24,12 @@ final readonly class Program
         return new self($rounds, $this->old, $this->rigs);
     }
 
+    /** Another station in place of one. */
+    public function withStation(int $round, int $place, Station $station): self
+    {
+        return $this->withRounds(array_values(array_replace($this->rounds, [$round => array_values(array_replace($this->rounds[$round], [$place => $station]))])));
+    }
+
     /** @param  list<int>  $old */
     public function withOld(array $old): self
     {

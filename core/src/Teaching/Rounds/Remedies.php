@@ -64,10 +64,11 @@ final class Remedies
     private function try(): void
     {
         $tries = 0;
-        foreach ($this->changes() as [$remedy, $course]) {
+        foreach ($this->changes() as [$remedy, $change]) {
             if (++$tries > self::TRIES) {
                 break;
             }
+            $course = $change();
             $plan = Search::quickly($course);
             if ($plan === null || $plan->outcome->score->unmet >= $this->unmet) {
                 continue;
@@ -105,31 +106,31 @@ final class Remedies
         return $first;
     }
 
-    /** @return iterable<array{Remedy, Course}> in the order in which they are tried */
+    /** @return iterable<array{Remedy, \Closure(): Course}> in the order in which they are tried; a term is made anew only when it is asked for */
     private function changes(): iterable
     {
         $wishes = $this->course->wishes;
         foreach ($wishes->pins as $place => $pin) {
-            yield [new Remedy('unpin', $pin->knot, 1), $this->with(wishes: $wishes->withPins(array_values(array_diff_key($wishes->pins, [$place => true]))))];
+            yield [new Remedy('unpin', $pin->knot, 1), fn (): Course => $this->with(wishes: $wishes->withPins(array_values(array_diff_key($wishes->pins, [$place => true]))))];
         }
         foreach (['minutes' => [10, 0], 'checker' => [0, 1]] as $kind => [$minutes, $checkers]) {
             foreach ($this->course->meetings as $place => $meeting) {
-                yield [new Remedy($kind, $meeting->id, $minutes + $checkers), $this->with(meetings: array_values(array_replace($this->course->meetings, [$place => $meeting->with($minutes, $checkers)])))];
+                yield [new Remedy($kind, $meeting->id, $minutes + $checkers), fn (): Course => $this->with(meetings: array_values(array_replace($this->course->meetings, [$place => $meeting->with($minutes, $checkers)])))];
             }
         }
         foreach ($this->course->aims as $id => $aim) {
             if ($aim->dueOn !== null && $aim->isFirm) {
                 $later = (new \DateTimeImmutable($aim->dueOn))->modify('+7 days')->format('Y-m-d');
-                yield [new Remedy('date', (string) $id, 7), $this->with(aims: array_replace($this->course->aims, [$id => new Aim($aim->badge, $later, true, $aim->preferences)]))];
+                yield [new Remedy('date', (string) $id, 7), fn (): Course => $this->with(aims: array_replace($this->course->aims, [$id => new Aim($aim->badge, $later, true, $aim->preferences)]))];
             }
         }
         $last = $this->course->meetings[count($this->course->meetings) - 1] ?? null;
         if ($last instanceof Evening) {
             $date = (new \DateTimeImmutable($last->date))->modify('+7 days')->format('Y-m-d');
-            yield [new Remedy('meeting', $date, 1), $this->with(meetings: [...$this->course->meetings, new Evening("one more on $date", $date, $last->minutes, $last->checkers, $last->objects, $last->opening, $last->closing)])];
+            yield [new Remedy('meeting', $date, 1), fn (): Course => $this->with(meetings: [...$this->course->meetings, new Evening("one more on $date", $date, $last->minutes, $last->checkers, $last->objects, $last->opening, $last->closing)])];
         }
         foreach ($this->optional() as $knot) {
-            yield [new Remedy('drop', $knot, 1), $this->with(wishes: $wishes->withPins([...$wishes->pins, new Pin($knot, null)]))];
+            yield [new Remedy('drop', $knot, 1), fn (): Course => $this->with(wishes: $wishes->withPins([...$wishes->pins, new Pin($knot, null)]))];
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Teaching\PlanRig;
+
 /**
  * Plays a plan through, meeting by meeting, and holds it to every rule.
  */
@@ -11,9 +13,28 @@ final readonly class Replay
 {
     public Clock $clock;
 
+    /** @var array<int, true> knots that somebody is to help with, and all that comes before them */
+    public array $helped;
+
     public function __construct(public Course $course)
     {
         $this->clock = new Clock($course);
+        $helped = [];
+        foreach ($course->targets as $target) {
+            $knots = $target->deed === Deed::Help ? [$target->knot] : [];
+            while ($knots !== []) {
+                $knot = array_pop($knots);
+                $helped[$knot] = true;
+                array_push($knots, ...$course->before[$knot]);
+            }
+        }
+        $this->helped = $helped;
+    }
+
+    /** @return list<int> rigs that a leader has chosen for the meeting */
+    public function chosen(int $meeting): array
+    {
+        return array_keys(array_filter($this->course->rigs, fn (PlanRig $rig): bool => in_array($rig->id, $this->course->meetings[$meeting]->rigs, true)));
     }
 
     /**
@@ -59,12 +80,7 @@ final readonly class Replay
             }
             $standing->teach($round, $meeting);
         }
-        foreach ($program->old as $knot) {
-            $standing->tieAgain($knot, $meeting);
-        }
-        foreach ($program->rigs as $rig) {
-            $standing->use($rig, $meeting);
-        }
+        $standing->close($program, $meeting);
 
         return $hour;
     }

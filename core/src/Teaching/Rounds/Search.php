@@ -43,7 +43,7 @@ final class Search
      */
     public static function in(Course $course, float $effort = 1.0): Found
     {
-        return (new self($course))->search($effort) ?? throw self::pinsThatCannotHold($course);
+        return self::quickly($course, $effort) ?? throw self::pinsThatCannotHold($course);
     }
 
     /** @return ?Found null where pins cannot hold */

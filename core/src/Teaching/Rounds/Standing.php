@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Checking\Memory;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Teaching\CourseNeeds;
@@ -15,9 +16,6 @@ use Compadre\Core\Teaching\PlanLearner;
  */
 final class Standing
 {
-    /** log2(1 / 0.7): a knot is due when days / half-life is above this. */
-    private const DUE_AFTER = 0.5145731728297583;
-
     /** @var list<array<int, int>> by learner and knot: the day since which it is had */
     public array $since = [];
 
@@ -41,13 +39,13 @@ final class Standing
 
     public function __construct(private readonly Course $course)
     {
-        $now = Calendar::dayNumber($course->now);
+        $now = Memory::dayNumber($course->now);
         foreach ($course->learners as $number => $learner) {
             $this->since[] = $this->halfLife[] = $this->last[] = $this->met[] = $this->ticked[] = [];
             foreach ($course->knots as $knot => $pack) {
                 if (CourseNeeds::holds($learner, $pack->id)) {
                     $memory = $learner->memories[$pack->id] ?? null;
-                    $day = $memory === null ? $now : Calendar::dayNumber($memory->lastDay);
+                    $day = $memory === null ? $now : Memory::dayNumber($memory->lastDay);
                     $this->since[$number][$knot] = $this->last[$number][$knot] = $day;
                     $this->halfLife[$number][$knot] = $memory->halfLife ?? $course->halfLife[$knot];
                 }
@@ -131,7 +129,7 @@ final class Standing
         return $having;
     }
 
-    public function tieAgain(int $knot, int $meeting): void
+    private function tieAgain(int $knot, int $meeting): void
     {
         $day = $this->course->day[$meeting];
         foreach ($this->having($knot, $meeting) as $learner) {
@@ -149,7 +147,7 @@ final class Standing
         return MemoryModel::usual()->after($halfLife, Verdict::HasIt);
     }
 
-    public function use(int $rig, int $meeting): void
+    private function use(int $rig, int $meeting): void
     {
         foreach ($this->course->rigs[$rig]->knots() as $id) {
             $knot = $this->course->knot($id);
@@ -165,6 +163,18 @@ final class Standing
         }
     }
 
+    /** The chance that a knot is still known at the end if it were tied again on every day it can be, of the meetings from one on. */
+    public static function bestChance(Course $course, int $learner, int $knot, int $last, float $halfLife, int $from): float
+    {
+        foreach ($course->day as $meeting => $day) {
+            if ($meeting >= $from && $day > $last && $course->isHere[$meeting][$learner] && $course->may[$knot][$meeting]) {
+                [$last, $halfLife] = [$day, self::strengthened($halfLife)];
+            }
+        }
+
+        return Memory::chanceAfter($course->horizon - $last, $halfLife);
+    }
+
     private function meet(int $learner, int $knot, Deed $deed, int $meeting): void
     {
         foreach ($this->course->targetsOf[$knot] as $target) {
@@ -176,12 +186,39 @@ final class Standing
 
     public function isDue(int $learner, int $knot, int $day): bool
     {
-        return isset($this->since[$learner][$knot]) && ($day - $this->last[$learner][$knot]) / $this->halfLife[$learner][$knot] > self::DUE_AFTER;
+        return isset($this->since[$learner][$knot]) && $this->chance($learner, $knot, $day) < Memory::DUE_BELOW;
+    }
+
+    /** Ties the program's old knots again and puts its rigs to use: what comes beside the rounds of a meeting. */
+    public function close(Program $program, int $meeting): void
+    {
+        foreach ($program->old as $knot) {
+            $this->tieAgain($knot, $meeting);
+        }
+        foreach ($program->rigs as $rig) {
+            $this->use($rig, $meeting);
+        }
+    }
+
+    /** @return list<array{int, int}> learner and knot, each once, of leaves that are met by those who have it: what may be forgotten */
+    public function remembered(): array
+    {
+        $counted = [];
+        foreach ($this->course->pursuits as $pursuit) {
+            foreach ($pursuit->ask->targets() as $target) {
+                $knot = $this->course->targets[$target]->knot;
+                if (isset($this->met[$pursuit->learner][$target]) && $this->has($pursuit->learner, $knot)) {
+                    $counted[$pursuit->learner.' '.$knot] = [$pursuit->learner, $knot];
+                }
+            }
+        }
+
+        return array_values($counted);
     }
 
     /** The chance, from 0 to 1, that a knot once had is still known on a day. */
     public function chance(int $learner, int $knot, int $day): float
     {
-        return 2 ** (-max(0, $day - $this->last[$learner][$knot]) / $this->halfLife[$learner][$knot]);
+        return Memory::chanceAfter($day - $this->last[$learner][$knot], $this->halfLife[$learner][$knot]);
     }
 }

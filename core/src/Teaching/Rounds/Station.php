@@ -23,6 +23,17 @@ final readonly class Station
         return [...$this->learners, ...$this->helpers];
     }
 
+    /** @param  non-empty-list<int>  $learners */
+    public function teaching(array $learners): self
+    {
+        return new self($this->knot, $learners, $this->checkers, $this->helpers);
+    }
+
+    public function staffedBy(int $checkers): self
+    {
+        return new self($this->knot, $this->learners, $checkers, $this->helpers);
+    }
+
     /** @param  list<int>  $helpers */
     public function helpedBy(array $helpers): self
     {

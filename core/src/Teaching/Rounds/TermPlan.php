@@ -23,8 +23,7 @@ final readonly class TermPlan
     public static function of(Course $course): self
     {
         // Of a small case every plan is looked at; a quick search is to have something to measure them by.
-        $quick = Exact::isSmall($course) ? Search::quickly($course, 0.1) : null;
-        $looked = Exact::isSmall($course) ? Exact::of($course, $quick) : null;
+        $looked = Exact::isSmall($course) ? Exact::of($course, Search::quickly($course, 0.1)) : null;
         $found = $looked instanceof Looked ? $looked->best ?? throw Search::pinsThatCannotHold($course) : Search::in($course);
         $bound = self::bound($course, $found, $looked instanceof Looked);
         $proven = 0;

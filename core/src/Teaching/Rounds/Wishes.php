@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Teaching\Plan\Ban;
 use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\TimeModel;
@@ -38,6 +39,11 @@ final readonly class Wishes
         public array $promises = [],
         public array $rigs = [],
     ) {
+    }
+
+    public function bans(KnotPack $knot, string $meeting): bool
+    {
+        return array_filter($this->bans, static fn (Ban $ban): bool => $ban->covers($knot, $meeting)) !== [];
     }
 
     /** @param  list<Pin>  $pins */
