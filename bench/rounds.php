@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 // Times the planner in rounds and sets it against its bounds: php -d opcache.enable_cli=1 -d opcache.jit=1255 -d opcache.jit_buffer_size=64M bench/rounds.php
 
-use Compadre\Core\Teaching\PlanMeeting;
 use Compadre\Core\Teaching\Rounds\Aim;
 use Compadre\Core\Teaching\Rounds\Bounds;
 use Compadre\Core\Teaching\Rounds\Course;
-use Compadre\Core\Teaching\Rounds\Evening;
 use Compadre\Core\Teaching\Rounds\Search;
 use Compadre\Core\Teaching\Rounds\TermPlan;
 use Compadre\Core\Teaching\Rounds\Wishes;
@@ -24,9 +22,8 @@ function courseOf(int $seed, int $knots, int $learners, int $meetings, array $mi
     foreach ($badges as $id => $badge) {
         $aims[$id] = new Aim($badge, $dates[$id]);
     }
-    $evenings = array_map(static fn (PlanMeeting $meeting): Evening => new Evening($meeting->id, $meeting->date, $meeting->minutes, $meeting->checkers), $term);
 
-    return new Course(PlanSeeds::library(), '2026-11-01', $crew, $aims, $evenings, new Wishes(soon: true));
+    return new Course(PlanSeeds::library(), '2026-11-01', $crew, $aims, $term, new Wishes(soon: true));
 }
 
 foreach ([['Five typical terms: 15 knots, 16 learners, 10 meetings', 5, 15, 16, 10, [60]], ['Twenty tight ones: 36 knots, 40 learners, 30 meetings of 45 minutes', 20, 36, 40, 30, [45]]] as [$title, $many, $knots, $learners, $meetings, $minutes]) {

@@ -26,7 +26,7 @@ return [
     // Changes when the planner does: a plan that was kept is then laid out anew.
     'planner' => sha1(implode(',', array_map(
         static fn (string $file): string => $file.filemtime($file),
-        glob(base_path('core/src/{Teaching,Teaching/Plan,Checking}/*.php'), GLOB_BRACE) ?: [],
+        glob(base_path('core/src/{Teaching,Teaching/Rounds,Teaching/Term,Checking}/*.php'), GLOB_BRACE) ?: [],
     ))),
 
     // Changes when the code that draws and judges knots does: what it computed before is then computed anew.

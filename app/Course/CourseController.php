@@ -17,6 +17,11 @@ final class CourseController extends Controller
         return new JsonResponse($course->of($this->group($request)));
     }
 
+    public function outlook(Request $request, CourseView $course): JsonResponse
+    {
+        return new JsonResponse($course->outlook($this->group($request)));
+    }
+
     public function addMeeting(Request $request, AddMeeting $add): JsonResponse
     {
         $meeting = $add($this->group($request), $this->fields($request));
@@ -35,7 +40,28 @@ final class CourseController extends Controller
         $group = $this->group($request);
         $change = PlanChange::from($this->fields($request));
         $plan = $plans->of($group);
-        $accept($group, $this->fields($request)->flag('anew') ? $plan->anew() : $plan->with($change), $change->moves);
+        $accept($group, match (true) {
+            $this->fields($request)->flag('as_it_stands') => $plan->kept(),
+            $this->fields($request)->flag('anew') => $plan->anew(),
+            default => $plan->with($change),
+        }, $change->moves);
+
+        return new JsonResponse($course->of($group));
+    }
+
+    /** Does what the plan named as a remedy. */
+    public function mend(Request $request, CourseView $course, MendPlan $mend): JsonResponse
+    {
+        $group = $this->group($request);
+        $mend($group, PlanChange::from($this->fields($request)));
+
+        return new JsonResponse($course->of($group));
+    }
+
+    public function choosePace(Request $request, CourseView $course, MendPlan $mend): JsonResponse
+    {
+        $group = $this->group($request);
+        $mend->pace($group, $this->fields($request)->text('pace'));
 
         return new JsonResponse($course->of($group));
     }

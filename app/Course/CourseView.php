@@ -9,8 +9,11 @@ use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
+use App\Models\Meeting;
 use Compadre\Core\Teaching\PlanRig;
-use Compadre\Core\Teaching\UnmetNeed;
+use Compadre\Core\Teaching\Term\TermSheet;
+use Compadre\Core\Teaching\Term\UnmetNeed;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
  * The term: what happened at the meetings behind, and what the core plans for those ahead.
@@ -35,9 +38,10 @@ final readonly class CourseView
             'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->unmet),
             'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
             'knots' => (object) $this->names->all(), 'rigs' => (object) array_map(static fn (PlanRig $rig): string => $rig->name, $this->rigs->of($group)),
-            'places' => (object) $plan->shownIn, 'pinned' => array_map(strval(...), array_keys(array_filter($plans->pinned()))),
-            'proposal' => PlanProposal::of($state, $plans, $meetings), 'proven' => $plan->proven,
-            'bound' => $plan->bound->unmet, 'pace' => array_map($plans->pace()->about(...), $plans->pace()->kinds()),
+            'places' => (object) $plan->shownIn, 'pinned' => $plans->pinned(), 'people' => (object) $state->learners->pluck('name', 'id')->all(), 'accepted' => $plans->isAccepted(),
+            'pace' => $group->pace, 'proven' => $plan->proven, 'bound' => $plan->bound->unmet, 'missing' => $plan->score->unmet,
+            'remembered' => self::remembered($plan),
+            'minutes' => array_map($plans->pace()->about(...), $plans->pace()->kinds()), 'minutes_of' => $plans->pace()->aboutKnots(), 'passes' => $plans->passRates()->about(),
         ];
     }
 
@@ -53,6 +57,44 @@ final readonly class CourseView
         $plans = $this->plans->with($state, $group, $meetings);
 
         return PlanProposal::consequence($state, $plans->kept(), $plans->with($change), $meetings);
+    }
+
+    /**
+     * What takes longer to lay out: a better plan, where there is one, and what either pace would come to.
+     *
+     * @return array<string, mixed>
+     */
+    public function outlook(Group $group): array
+    {
+        $state = GroupState::of($group);
+        $meetings = $group->term()->get();
+        $plans = $this->plans->with($state, $group, $meetings);
+        $pace = static fn (TermSheet $plan): array => ['missing' => $plan->score->unmet, 'completed' => self::completed($plan, $meetings), 'remembered' => self::remembered($plan)];
+
+        return ['proposal' => PlanProposal::of($state, $plans, $meetings), 'paces' => ['soon' => $pace($plans->inPace(true)), 'keep' => $pace($plans->inPace(false))]];
+    }
+
+    /** @return array<string, mixed> */
+    private static function remembered(TermSheet $plan): array
+    {
+        return $plan->atLast->toArray() + ['on' => $plan->lastDay];
+    }
+
+    /**
+     * @param  Collection<int, Meeting>  $meetings
+     * @return array{badges: int, of: int, meetings: ?float} badges completed, of those under way, and at which meeting in the mean
+     */
+    private static function completed(TermSheet $plan, Collection $meetings): array
+    {
+        $numbers = array_flip($meetings->modelKeys());
+        $when = [];
+        foreach ($plan->completes as $one) {
+            if ($one['meeting'] !== null) {
+                $when[] = 1 + ($numbers[$one['meeting']] ?? count($numbers));
+            }
+        }
+
+        return ['badges' => count($when), 'of' => count($plan->completes), 'meetings' => $when === [] ? null : round(array_sum($when) / count($when), 1)];
     }
 
     /**

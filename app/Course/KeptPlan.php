@@ -7,7 +7,7 @@ namespace App\Course;
 use App\Models\Group;
 use App\Models\Stamped;
 use Closure;
-use Compadre\Core\Teaching\Plan\CoursePlan;
+use Compadre\Core\Teaching\Term\TermSheet;
 
 /**
  * A group's plan as it was last laid out, kept with a stamp of all it was laid out from: the planner runs when something has
@@ -15,16 +15,16 @@ use Compadre\Core\Teaching\Plan\CoursePlan;
  */
 final class KeptPlan
 {
-    private const KINDS = ['kept', 'anew'];
+    private const KINDS = ['kept', 'anew', 'soon', 'keep'];
 
     private const SECONDS = 30 * 86400;
 
     /**
-     * @param  'kept'|'anew'  $kind
+     * @param  'kept'|'anew'|'soon'|'keep'  $kind
      * @param  array<mixed>  $from  all that the planner is given
-     * @param  Closure(): CoursePlan  $lay
+     * @param  Closure(): TermSheet  $lay
      */
-    public static function of(Group $group, string $kind, array $from, Closure $lay): CoursePlan
+    public static function of(Group $group, string $kind, array $from, Closure $lay): TermSheet
     {
         $stamp = hash('xxh128', serialize($from)).' '.config()->string('app.planner');
 

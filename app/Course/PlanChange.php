@@ -6,19 +6,19 @@ namespace App\Course;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\Rounds\Pin;
+use Compadre\Core\Teaching\Rounds\Remedy;
 
 /**
- * What a leader asks "what if" about: knots moved (no meeting: left out), minutes more a meeting, checkers more, meetings more.
+ * What a leader asks about: knots moved to other meetings, more minutes or helpers at each, meetings added, or a remedy that the plan named.
  */
 final readonly class PlanChange
 {
-    private const PINS = '/pins/';
-
     /**
-     * @param  array<string, ?string>  $moves  meeting by knot
+     * @param  array<string, ?string>  $moves  meeting by knot, null to leave it out
      * @param  array<string, int>  $asked  which of the moves asked for that is, by knot
      */
-    public function __construct(public array $moves = [], public int $minutes = 0, public int $checkers = 0, public int $meetings = 0, private array $asked = [])
+    public function __construct(public array $moves = [], public int $minutes = 0, public int $checkers = 0, public int $meetings = 0, public ?Remedy $remedy = null, private array $asked = [])
     {
     }
 
@@ -30,15 +30,29 @@ final readonly class PlanChange
             $moves[$move->text('knot')] = $move->textOrNull('meeting');
             $places[$move->text('knot')] = $place;
         }
+        $remedy = $asked->objectOrNull('remedy');
 
-        return new self($moves, $asked->whole('minutes', 0), $asked->whole('checkers', 0), $asked->whole('meetings', 0), $places);
+        return new self(
+            $moves, $asked->whole('minutes', 0), $asked->whole('checkers', 0), $asked->whole('meetings', 0),
+            $remedy === null ? null : new Remedy($remedy->text('kind'), $remedy->text('what'), $remedy->whole('by')), $places,
+        );
     }
 
-    /** A pin the planner would not have is a move that was asked for here. */
-    public function told(Refusal $refusal): Refusal
+    /**
+     * A pin the planner would not have is a move that was asked for here.
+     *
+     * @param  list<Pin>  $pins  as the planner had them
+     */
+    public function told(Refusal $refusal, array $pins): Refusal
     {
-        $place = str_starts_with($refusal->field, self::PINS) ? $this->asked[substr($refusal->field, strlen(self::PINS))] ?? null : null;
+        $knot = preg_match('~^/pins/(\d+)~', $refusal->field, $found) === 1 ? $pins[(int) $found[1]]->knot ?? null : array_key_first($this->moves);
+        $place = $knot === null ? null : $this->asked[$knot] ?? null;
+        if ($place === null) {
+            return $refusal;
+        }
 
-        return $place === null ? $refusal : Refusal::of("/moves/$place/meeting", $refusal->value, $refusal->allowed);
+        return str_starts_with($refusal->field, '/pins/')
+            ? Refusal::of("/moves/$place/meeting", $refusal->value, $refusal->allowed)
+            : Refusal::saying("/moves/$place/meeting", $this->moves[(string) $knot], 'a meeting that can hold it, with all that is pinned and kept out', 'The knot cannot be shown there: nobody who lacks it will be there, what it is tied to is missing, what comes before it is not learned by then, or there is no room beside what is pinned.');
     }
 }

@@ -6,13 +6,13 @@ namespace App\Course;
 
 use App\Models\GroupState;
 use App\Models\Meeting;
-use Compadre\Core\Teaching\Plan\Consequence;
-use Compadre\Core\Teaching\Plan\CoursePlan;
-use Compadre\Core\Teaching\UnmetNeed;
+use Compadre\Core\Teaching\Term\Consequence;
+use Compadre\Core\Teaching\Term\TermSheet;
+use Compadre\Core\Teaching\Term\UnmetNeed;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * What another plan would come to, beside the one that stands.
+ * What another plan would come to beside the one that stands.
  */
 final class PlanProposal
 {
@@ -24,17 +24,16 @@ final class PlanProposal
      */
     public static function of(GroupState $state, TermPlan $plans, Collection $meetings): ?array
     {
-        $kept = $plans->kept();
-        $anew = $plans->anew();
+        [$kept, $anew] = [$plans->kept(), $plans->anew()];
 
-        return [$anew->objective->unmet, $anew->objective->completion] < [$kept->objective->unmet, $kept->objective->completion] ? self::consequence($state, $kept, $anew, $meetings) : null;
+        return $anew->isBetterThan($kept) ? self::consequence($state, $kept, $anew, $meetings) : null;
     }
 
     /**
      * @param  Collection<int, Meeting>  $meetings
      * @return array<string, mixed>
      */
-    public static function consequence(GroupState $state, CoursePlan $before, CoursePlan $after, Collection $meetings): array
+    public static function consequence(GroupState $state, TermSheet $before, TermSheet $after, Collection $meetings): array
     {
         $found = Consequence::of($before, $after, array_flip($meetings->modelKeys()));
 

@@ -10,7 +10,7 @@ use App\Models\GroupState;
 use App\Models\Meeting;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Teaching\Block;
-use Compadre\Core\Teaching\Plan\CoursePlan;
+use Compadre\Core\Teaching\Term\TermSheet;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -23,7 +23,7 @@ final class TermBoard
      * @param  Collection<int, Meeting>  $meetings
      * @return list<array<string, mixed>>
      */
-    public static function of(Group $group, GroupState $state, Collection $meetings, CoursePlan $plan): array
+    public static function of(Group $group, GroupState $state, Collection $meetings, TermSheet $plan): array
     {
         $seen = self::seen($group);
         $present = Attendance::query()->whereIn('meeting_id', $meetings->modelKeys())->where('present', true)->selectRaw('meeting_id, count(*) as n')->groupBy('meeting_id')->pluck('n', 'meeting_id');
@@ -41,6 +41,7 @@ final class TermBoard
                 'number' => $number + 1,
                 'state' => $meeting->date < $state->today || $meeting->ended_at !== null ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
                 'blocks' => array_map(fn (Block $block): array => $block->toArray(), $blocks),
+                'remembered' => isset($plan->remembered[$meeting->id]) ? $plan->remembered[$meeting->id]->toArray() : null,
                 'introduced' => $introduced, 'revisited' => $revisited,
                 'present' => (int) ($present[$meeting->id] ?? 0), 'results' => array_sum($counts),
             ];

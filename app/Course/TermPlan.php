@@ -8,16 +8,22 @@ use App\Bench\RigsAtHand;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Meeting;
-use App\Models\PlanPlace;
+use App\Models\Pole;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\Pace;
-use Compadre\Core\Teaching\Plan\Ban;
-use Compadre\Core\Teaching\Plan\CoursePlan;
-use Compadre\Core\Teaching\Plan\CoursePlanner;
-use Compadre\Core\Teaching\Plan\PlanSettings;
-use Compadre\Core\Teaching\PlanMeeting;
+use Compadre\Core\Teaching\PassRates;
+use Compadre\Core\Teaching\PlanLearner;
+use Compadre\Core\Teaching\Rounds\Aim;
+use Compadre\Core\Teaching\Rounds\Course;
+use Compadre\Core\Teaching\Rounds\Evening;
+use Compadre\Core\Teaching\Rounds\Pin;
+use Compadre\Core\Teaching\Rounds\TermPlan as Planned;
+use Compadre\Core\Teaching\Rounds\Wishes;
+use Compadre\Core\Teaching\Term\Accepted;
+use Compadre\Core\Teaching\Term\PlanPart;
+use Compadre\Core\Teaching\Term\TermSheet;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -25,17 +31,27 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final class TermPlan
 {
-    private ?CoursePlan $kept = null;
+    private ?TermSheet $kept = null;
 
     private ?Pace $pace = null;
 
-    /** @var array<string, PlanPlace> by knot */
+    private ?PassRates $rates = null;
+
+    /** @var ?list<PlanLearner> */
+    private ?array $learners = null;
+
+    /** @var array<string, ?string> meeting by knot, null to leave it out */
     private array $places;
+
+    /** @var array<string, list<PlanPart>> by meeting still to come */
+    private array $accepted;
 
     /** @param  Collection<int, Meeting>  $meetings */
     private function __construct(private readonly GroupState $state, private readonly Group $group, private readonly Collection $meetings, private readonly Library $library, private readonly RigsAtHand $rigs)
     {
-        $this->places = $group->places()->get()->keyBy('knot')->all();
+        $this->places = $group->places()->orderBy('knot')->pluck('meeting_id', 'knot')->all();
+        $this->accepted = array_intersect_key(KeptParts::of($group), array_flip($meetings->filter(fn (Meeting $meeting): bool => $meeting->isAhead($state->today))->modelKeys()));
+        ksort($this->accepted);
     }
 
     /** @param  Collection<int, Meeting>  $meetings */
@@ -44,60 +60,74 @@ final class TermPlan
         return new self($state, $group, $meetings, $library, $rigs);
     }
 
-    /** As accepted: every knot stays where it is, as long as that meeting is still to come. */
-    public function kept(): CoursePlan
+    /** As accepted: whoever was told to learn something somewhere does, as long as that can be; the rest is filled in. */
+    public function kept(): TermSheet
     {
-        return $this->kept ??= $this->plan(new PlanChange, $this->pins(true), null, 'kept');
+        return $this->kept ??= $this->plan(new PlanChange, $this->pins(), $this->accepted !== [], 'kept');
     }
 
     /** Laid out anew from what happened since, moving as little as it must. */
-    public function anew(): CoursePlan
+    public function anew(): TermSheet
     {
-        return $this->plan(new PlanChange, $this->pins(false), array_map(static fn (PlanPlace $place): ?string => $place->meeting_id, $this->places), 'anew');
+        return $this->accepted === [] ? $this->kept() : $this->plan(new PlanChange, $this->pins(), false, 'anew');
     }
 
-    /** As accepted, but for one change; the knots not pinned may make room. */
-    public function with(PlanChange $change): CoursePlan
+    /** Whether a plan has been accepted, so that it stands until a leader says otherwise. */
+    public function isAccepted(): bool
     {
-        $before = $this->kept()->shownIn;
+        return $this->accepted !== [];
+    }
 
-        try {
-            return $this->plan($change, array_replace($this->pins(false), $change->moves), array_diff_key($before, $change->moves));
-        } catch (Refusal $refusal) {
-            throw $change->told($refusal);
+    /** Laid out anew for badges as soon as can be, or for as much as can be still known afterwards. */
+    public function inPace(bool $soon): TermSheet
+    {
+        return $this->plan(new PlanChange, $this->pins(), false, $soon ? 'soon' : 'keep', $soon);
+    }
+
+    /** As accepted, but for one change; what is not pinned may make room. */
+    public function with(PlanChange $change): TermSheet
+    {
+        $pins = array_replace($this->pins(), $change->moves);
+        if ($change->remedy?->kind === 'unpin') {
+            unset($pins[$change->remedy->what]);
         }
+        if ($change->remedy?->kind === 'drop') {
+            $pins[$change->remedy->what] = null;
+        }
+
+        return $this->plan($change, $pins, false);
     }
 
     public function pace(): Pace
     {
-        if ($this->pace === null) {
-            $runs = [];
-            foreach ($this->meetings->load('blocks')->flatMap(fn (Meeting $meeting): Collection => $meeting->blocks) as $run) {
-                $taken = $run->state === 'done' ? $run->minutesTaken(CarbonImmutable::now()) : 0.0;
-                if ($taken > 0 && $run->planned > 0) {
-                    $runs[] = ['kind' => $run->kind, 'planned' => $run->planned, 'taken' => $taken];
-                }
-            }
-            $this->pace = Pace::from($runs);
-        }
-
-        return $this->pace;
+        return $this->pace ??= GroupWishes::pace($this->meetings);
     }
 
-    /** @return array<string, bool> knots a leader has put where they are */
+    public function passRates(): PassRates
+    {
+        return $this->rates ??= GroupWishes::passRates($this->group);
+    }
+
+    /** @return list<string> knots a leader has put where they are */
     public function pinned(): array
     {
-        return array_map(static fn (PlanPlace $place): bool => $place->pinned, $this->places);
+        return array_map(strval(...), array_keys($this->pins()));
     }
 
-    /** @return array<string, ?string> meeting by knot */
-    private function pins(bool $accepted): array
+    /** @return array<string, ?string> those that still say something: to a meeting to come, in a knot that somebody expected there lacks */
+    private function pins(): array
     {
-        $ahead = array_flip(array_map(static fn (PlanMeeting $meeting): string => $meeting->id, $this->ahead(new PlanChange)));
+        $ahead = [];
+        foreach ($this->meetings as $meeting) {
+            if ($meeting->isAhead($this->state->today)) {
+                $ahead[$meeting->id] = true;
+            }
+        }
         $pins = [];
-        foreach ($this->places as $knot => $place) {
-            if (($accepted || $place->pinned) && ($place->meeting_id === null ? $place->pinned : isset($ahead[$place->meeting_id]))) {
-                $pins[$knot] = $place->meeting_id;
+        foreach ($this->places as $knot => $meeting) {
+            $lacking = array_filter($this->learners(), static fn (PlanLearner $learner): bool => ! $learner->holds((string) $knot) && ! in_array($meeting, $learner->away, true));
+            if ($meeting === null || isset($ahead[$meeting]) && $lacking !== []) {
+                $pins[(string) $knot] = $meeting;
             }
         }
 
@@ -106,47 +136,86 @@ final class TermPlan
 
     /**
      * @param  array<string, ?string>  $pins
-     * @param  ?array<string, ?string>  $previous
-     * @param  'kept'|'anew'|null  $kind  null: asked once, and not kept
+     * @param  bool  $held  whether what was accepted comes before all else
+     * @param  'kept'|'anew'|'soon'|'keep'|null  $kind  null: asked once, and not kept
      */
-    private function plan(PlanChange $change, array $pins, ?array $previous, ?string $kind = null): CoursePlan
+    private function plan(PlanChange $change, array $pins, bool $held, ?string $kind = null, ?bool $soon = null): TermSheet
     {
-        $settings = new PlanSettings($this->group->old_share, $this->group->new_knots, $pins, $this->bans(), $previous, $this->pace(), $this->rigs->of($this->group));
+        $wishes = new Wishes(
+            $soon ?? $this->group->pace === 'soon', $this->pace()->lessons(), $this->group->new_knots, $this->group->old_share, $this->passRates()->byKnot(),
+            array_map(static fn (string $knot, ?string $meeting): Pin => new Pin($knot, $meeting), array_map(strval(...), array_keys($pins)), array_values($pins)),
+            GroupWishes::bans($this->meetings), Accepted::promises($this->accepted), $this->rigs->of($this->group), $held, $this->pace()->byKnot(),
+        );
+        $from = [$this->state->today, $this->learners(), $this->aims($change), $this->ahead($change)];
+        $lay = fn (): TermSheet => $this->lay($change, $from, $wishes);
 
-        $from = [$this->state->planLearners($this->meetings), $this->state->badges, $this->state->dates, $this->ahead($change)];
-        $lay = fn (): CoursePlan => CoursePlanner::plan($from[0], $from[1], $from[2], $from[3], $this->library, $settings);
-
-        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $settings, $this->library->stamp()], $lay);
+        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $wishes, $this->accepted, $this->library->stamp()], $lay);
     }
 
-    /** @return list<Ban> */
-    private function bans(): array
+    /** @param  array{string, list<PlanLearner>, array<string, Aim>, list<Evening>}  $from */
+    private function lay(PlanChange $change, array $from, Wishes $wishes): TermSheet
     {
-        $bans = [];
-        foreach ($this->meetings as $meeting) {
-            foreach ($meeting->bans ?? [] as $what) {
-                $bans[] = new Ban($what, $meeting->id);
+        $plan = function (Wishes $wishes) use ($from): TermSheet {
+            $course = new Course($this->library, $from[0], $from[1], $from[2], $from[3], $wishes);
+
+            return TermSheet::of(Planned::atOnce($course, $this->accepted === [] ? [] : Accepted::programs($course, $this->accepted)));
+        };
+        try {
+            return $plan($wishes);
+        } catch (Refusal $refusal) {
+            // A plan that stands is shown even where something has happened since that a pin cannot hold against.
+            return $change->moves === [] && $wishes->pins !== [] ? $plan($wishes->withPins(array_values(array_filter($wishes->pins, static fn (Pin $pin): bool => $pin->meeting === null)))) : throw $change->told($refusal, $wishes->pins);
+        }
+    }
+
+    /** @return list<PlanLearner> */
+    private function learners(): array
+    {
+        return $this->learners ??= $this->state->planLearners($this->meetings);
+    }
+
+    /** @return array<string, Aim> by badge */
+    private function aims(PlanChange $change): array
+    {
+        $aims = [];
+        foreach ($this->state->badges as $id => $badge) {
+            $due = $this->state->dates[$id];
+            if ($due !== null && $change->remedy?->kind === 'date' && $change->remedy->what === (string) $id) {
+                $due = CarbonImmutable::parse($due)->addDays($change->remedy->by)->format('Y-m-d');
             }
+            $aims[(string) $id] = new Aim($badge, $due);
         }
 
-        return $bans;
+        return $aims;
     }
 
-    /** @return list<PlanMeeting> those still to come, with the change */
+    /** @return list<Evening> those still to come, with the change */
     private function ahead(PlanChange $change): array
     {
         $ahead = [];
         $chosen = $this->rigs->chosen($this->group);
+        $poles = (int) $this->group->poles()->get()->sum(fn (Pole $pole): int => $pole->count);
         foreach ($this->meetings as $meeting) {
             if ($meeting->isAhead($this->state->today)) {
-                $ahead[] = new PlanMeeting($meeting->id, $meeting->date, $meeting->minutes + $change->minutes, $meeting->checkers + $change->checkers, $meeting->objects, $chosen[$meeting->id] ?? []);
+                [$minutes, $checkers] = [$change->minutes, $change->checkers];
+                if ($change->remedy !== null && $change->remedy->what === $meeting->id) {
+                    $minutes += $change->remedy->kind === 'minutes' ? $change->remedy->by : 0;
+                    $checkers += $change->remedy->kind === 'checker' ? $change->remedy->by : 0;
+                }
+                $ahead[] = new Evening($meeting->id, $meeting->date, max(10, $meeting->minutes + $minutes), max(1, $meeting->checkers + $checkers), self::objects($meeting, $poles), rigs: $chosen[$meeting->id] ?? []);
             }
         }
         $last = $ahead[count($ahead) - 1] ?? null;
-        for ($more = 1; $last !== null && $more <= $change->meetings; $more++) {
-            $ahead[] = new PlanMeeting("more-$more", CarbonImmutable::parse($last->date)->addWeeks($more)->format('Y-m-d'), $last->minutes, $last->checkers, $last->objects);
+        for ($more = 1; $last !== null && $more <= $change->meetings + ($change->remedy?->kind === 'meeting' ? 1 : 0); $more++) {
+            $ahead[] = new Evening("more-$more", CarbonImmutable::parse($last->date)->addWeeks($more)->format('Y-m-d'), $last->minutes, $last->checkers, $last->objects);
         }
 
         return $ahead;
+    }
+
+    /** @return ?array<string, ?int> what there is to tie to: of poles as many as the store has, of the rest as many as are wanted; null: all kinds */
+    private static function objects(Meeting $meeting, int $poles): ?array
+    {
+        return $meeting->objects === null ? null : array_replace(array_fill_keys($meeting->objects, null), in_array('pole', $meeting->objects, true) && $poles > 0 ? ['pole' => $poles] : []);
     }
 }

@@ -8,6 +8,9 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('signed-in')->group(function (): void {
     Route::get('/course', [CourseController::class, 'show']);
+    Route::get('/course/outlook', [CourseController::class, 'outlook'])->can('plan');
+    Route::put('/course/remedy', [CourseController::class, 'mend'])->can('plan');
+    Route::put('/course/pace', [CourseController::class, 'choosePace'])->can('plan');
     Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
     Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan');
     Route::put('/course/plan', [CourseController::class, 'plan'])->can('plan');

@@ -45,6 +45,7 @@ final readonly class KeepLearner
         $learner->update([
             'name' => $name, 'age_band' => AgeBand::from($change->text('age_band', $learner->age_band->value)),
             'hand' => array_key_exists('hand', $change->raw()) ? $change->textOrNull('hand') : $learner->hand,
+            'patrol' => array_key_exists('patrol', $change->raw()) ? (trim((string) $change->textOrNull('patrol')) ?: null) : $learner->patrol,
             'archived_at' => $change->has('archived') ? ($change->flag('archived') ? CarbonImmutable::now() : null) : $learner->archived_at,
         ]);
 
@@ -93,6 +94,8 @@ final readonly class KeepLearner
             }
             BadgeTick::query()->where('learner_id', $from->id)->delete();
             LeftCheck::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
+            // Where both were to be at one station, one of them is enough.
+            DB::statement('update ignore plan_people set learner_id = ? where learner_id = ?', [$into->id, $from->id]);
             DB::table('standings')->where('learner_id', $from->id)->delete();
             $from->delete();
             GoneLearner::query()->create(['id' => $from->id, 'group_id' => $group->id, 'into_id' => $into->id]);

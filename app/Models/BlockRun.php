@@ -33,6 +33,22 @@ final class BlockRun extends Model
         return ['stations' => 'array', 'planned' => 'float', 'position' => 'integer', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 
+    /** The minutes planned without the group's own factor: what it is measured against. */
+    public function byRule(): float
+    {
+        [$rule, $minutes] = [$this->stations['by_rule'] ?? null, $this->stations['minutes'] ?? null];
+
+        return is_numeric($rule) && is_numeric($minutes) && $minutes > 0 ? $this->planned * $rule / $minutes : $this->planned;
+    }
+
+    /** @return list<mixed> the stations beside it; those that were written down before stations had helpers have none */
+    public function besides(): array
+    {
+        $beside = $this->stations['beside'] ?? [];
+
+        return array_map(static fn (mixed $one): mixed => is_array($one) ? array_diff_key($one, ['teacher' => true]) + ['helpers' => isset($one['teacher']) ? [$one['teacher']] : [], 'checkers' => 1, 'by_rule' => $one['minutes'] ?? 0] : $one, is_array($beside) ? array_values($beside) : []);
+    }
+
     public function minutesTaken(CarbonImmutable $now): float
     {
         return $this->started_at === null ? 0.0 : $this->started_at->diffInSeconds($this->ended_at ?? $now) / 60;

@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $backup
  * @property float $old_share of a meeting, kept for old knots
  * @property ?int $new_knots the most in a meeting; null: as many as the youngest can take
+ * @property string $pace soon: badges as soon as can be; keep: as much as can be still known afterwards
  * @property ?array<string, string> $methods the house method by knot
  * @property ?array<string, float> $memory_model how its learners forget, where it has taken over its own figures
  * @property ?string $calendar_hash

@@ -96,7 +96,7 @@ final readonly class GroupState
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
             $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
             array_map($this->key(...), $this->badgesOf($learner)),
-            array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())), self::ticked($learner),
+            array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())), self::ticked($learner), $learner->patrol,
         ))->all());
     }
 

@@ -20,6 +20,7 @@ use Illuminate\Database\Query\Builder;
  * @property string $name
  * @property AgeBand $age_band
  * @property ?string $hand left, right or not said
+ * @property ?string $patrol whose members are not taught at one station with another's
  * @property ?CarbonImmutable $archived_at
  * @property Collection<int, BadgeTick> $ticks
  * @property Collection<int, CheckEvent> $uses
@@ -74,10 +75,10 @@ final class Learner extends Model
         return $standings;
     }
 
-    /** @return array{id: string, name: string, age_band: string, hand: ?string} what is shown of them wherever they are named */
+    /** @return array{id: string, name: string, age_band: string, hand: ?string, patrol: ?string} what is shown of them wherever they are named */
     public function about(): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'age_band' => $this->age_band->value, 'hand' => $this->hand];
+        return ['id' => $this->id, 'name' => $this->name, 'age_band' => $this->age_band->value, 'hand' => $this->hand, 'patrol' => $this->patrol];
     }
 
     /** @return array<string, Level> the level reached with each knot, from the standings that were read with the learner */

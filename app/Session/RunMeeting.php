@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Session;
 
+use App\Course\AcceptPlan;
 use App\Course\Plans;
 use App\Models\BlockRun;
 use App\Models\Group;
 use App\Models\Meeting;
-use App\Models\PlanPlace;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
@@ -106,7 +106,7 @@ final readonly class RunMeeting
             throw Refusal::saying('/block', $block->place, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
         }
         if (in_array($this->row($meeting, $block->place)->kind, ['new', 'again'], true)) {
-            PlanPlace::query()->upsert([['group_id' => $group->id, 'knot' => $block->knot, 'meeting_id' => $next->id, 'pinned' => true, 'created_at' => CarbonImmutable::now(), 'updated_at' => CarbonImmutable::now()]], ['group_id', 'knot'], ['meeting_id', 'pinned', 'updated_at']);
+            AcceptPlan::pin($group, (string) $block->knot, $next->id);
         }
     }
 

@@ -48,6 +48,7 @@ final readonly class RunSheet
             'rigs' => (object) $this->rigs->of($group, $meeting, self::rigsIn($plans->kept()->stations($meeting->id), $clock)),
             'used' => self::used($state, $meeting),
             'clock' => $clock,
+            'expected' => $meeting->ended_at === null ? null : Expected::of($group, $meeting),
             'proposal' => $meeting->ended_at === null ? null : PlanProposal::of($state, $plans, $meetings),
         ];
     }
@@ -92,8 +93,9 @@ final readonly class RunSheet
             'meetings' => "id, date, starts_at, minutes, checkers, coalesce(place, ''), coalesce(objects, ''), coalesce(bans, ''), coalesce(started_at, ''), coalesce(ended_at, ''), coalesce(cancelled_at, '')",
             'meeting_rigs' => 'meeting_id, rig, version',
             'rig_gates' => 'meeting_id, rig',
-            'plan_places' => "knot, coalesce(concat(meeting_id), ''), pinned",
-            'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(archived_at, '')",
+            'plan_places' => "knot, coalesce(concat(meeting_id), '')",
+            'plan_parts' => 'id',
+            'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(patrol, ''), coalesce(archived_at, '')",
         ];
         $parts = [];
         foreach ($seen as $table => $columns) {
@@ -112,7 +114,7 @@ final readonly class RunSheet
             'blocks' => $meeting->blocks()->get()->map(fn (BlockRun $run): array => [
                 'id' => $run->id, 'place' => $run->position, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned,
                 'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '', 'rig' => $run->stations['rig'] ?? null,
-                'beside' => $run->stations['beside'] ?? [], 'learners' => $run->stations['learners'] ?? [],
+                'beside' => $run->besides(), 'learners' => $run->stations['learners'] ?? [], 'helpers' => $run->stations['helpers'] ?? [], 'checkers' => $run->stations['checkers'] ?? 0,
                 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
             ])->values()->all(),
         ];

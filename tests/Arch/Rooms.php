@@ -72,10 +72,16 @@ final class Rooms
 
     public function testThePlanIsAboveWhatItPlans(): Rule
     {
-        $planners = [Selector::inNamespace('Compadre\Core\Teaching\Plan'), Selector::inNamespace('Compadre\Core\Teaching\Rounds')];
+        $planners = [Selector::inNamespace('Compadre\Core\Teaching\Rounds'), Selector::inNamespace('Compadre\Core\Teaching\Term')];
 
         return PHPat::rule()->classes(Selector::inNamespace('Compadre\Core\Teaching'))->excluding(...$planners)->shouldNot()->dependOn()
             ->classes(...$planners)->because('needs, times and badges know no plan');
+    }
+
+    public function testThePlanKnowsNothingOfHowItIsRead(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('Compadre\Core\Teaching\Rounds'))->shouldNot()->dependOn()
+            ->classes(Selector::inNamespace('Compadre\Core\Teaching\Term'))->because('sheets are written from plans');
     }
 
     public function testControllersOnlyHandOn(): Rule

@@ -32,7 +32,7 @@ it('finds every arrow that is not allowed', function (): void {
     foreach ([
         'App\Knots\ReachesIntoTheHouse should not depend on App\House\KeepHouse', 'App\Models\ReachesIntoARoom should not depend on App\Knots\KnotNames',
         'App\Course\WritingController should not depend on Illuminate\Support\Facades\DB', 'Compadre\Core\Topology\KnowsAKnot should not depend on Compadre\Core\Knots\Method',
-        'Compadre\Core\Rope\KnowsARow should not depend on App\Models\Rope', 'Compadre\Core\Teaching\KnowsThePlan should not depend on Compadre\Core\Teaching\Plan\CoursePlan',
+        'Compadre\Core\Rope\KnowsARow should not depend on App\Models\Rope', 'Compadre\Core\Teaching\KnowsThePlan should not depend on Compadre\Core\Teaching\Rounds\TermPlan',
     ] as $fault) {
         expect($said)->toContain($fault);
     }

@@ -97,6 +97,7 @@ function matrixBody(string $address, array $ids): ?array
         'PUT /api/me/password' => ['current' => 'lantern-tail-77', 'password' => 'harbour-light-9'],
         'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
         'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
+        'PUT /api/course/remedy' => ['remedy' => ['kind' => 'minutes', 'what' => $ids['meeting'], 'by' => 10]], 'PUT /api/course/pace' => ['pace' => 'soon'],
         'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],
         'POST /api/meetings/{meeting}/rigs' => ['rig' => 'tripod', 'answers' => ['leg_mm' => 2000, 'foot_radius_mm' => 850, 'poles_mm' => [60, 60, 60], 'school' => 'plain']],
         'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],

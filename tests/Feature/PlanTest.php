@@ -7,14 +7,13 @@ use App\Models\Meeting;
 use App\Models\PlanPlace;
 use App\Models\Role;
 use Carbon\CarbonImmutable;
-use Compadre\Core\Teaching\Plan\CoursePlan;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
 it('shows what a move would come to, without making it, and makes it when asked', function (): void {
     [, , [$tonight, , $last]] = $this->term();
     $course = $this->api('GET', '/api/course')->assertOk()->json();
-    expect($course['places']['overhand'])->toBe($tonight->id)->and($course['unmet'])->toBe([])->and($course['proven'])->toBeTrue();
+    expect($course['places']['overhand'])->toBe($tonight->id)->and($course['unmet'])->toBe([])->and($course['proven'])->toBeGreaterThanOrEqual(1);
     // Shown on the last evening, the overhand cannot be kept any more.
     $asked = $this->api('POST', '/api/course/what-if', ['moves' => [['knot' => 'overhand', 'meeting' => $last->id]]])->assertOk()->json();
     expect($asked['unmet'])->toBe(['before' => 0, 'after' => 5]);
@@ -26,7 +25,8 @@ it('shows what a move would come to, without making it, and makes it when asked'
     expect($after['places']['overhand'])->toBe($last->id)->and($after['pinned'])->toBe(['overhand']);
     // What stands is offered to be put right, but not put right by itself: a leader pinned it.
     expect($this->api('GET', '/api/course')->json('places.overhand'))->toBe($last->id);
-    expect($this->api('DELETE', '/api/course/knots/overhand')->assertOk()->json('places.overhand'))->toBe($tonight->id);
+    $freed = $this->api('DELETE', '/api/course/knots/overhand')->assertOk()->json();
+    expect($freed['places']['overhand'])->not->toBe($last->id)->and($freed['unmet'])->toBe([])->and($freed['pinned'])->toBe([]);
 });
 
 it('answers what if with more time, helpers and meetings', function (): void {
@@ -45,17 +45,138 @@ it('answers what if with more time, helpers and meetings', function (): void {
 });
 
 it('proposes a plan when the one that stands is overtaken, and leaves the choice', function (): void {
-    [, $learners, [$tonight, $next, $last]] = $this->term();
-    $this->api('PUT', '/api/course/plan', ['moves' => []])->assertOk();
-    expect($this->api('GET', '/api/course')->json('proposal'))->toBeNull();
-    // The evening with everything on it shrinks to almost nothing.
+    [$group, , [$tonight]] = $this->term();
+    $group->update(['pace' => 'soon']);
+    // Hardly anything can be taught tonight, so the badge is promised for later.
     $this->api('PUT', "/api/meetings/{$tonight->id}", ['minutes' => 15])->assertOk();
+    expect($this->api('PUT', '/api/course/plan', ['as_it_stands' => true])->assertOk()->json('accepted'))->toBeTrue();
+    expect($this->api('GET', '/api/course/outlook')->json('proposal'))->toBeNull();
+    $this->api('PUT', "/api/meetings/{$tonight->id}", ['minutes' => 60])->assertOk();
     $course = $this->api('GET', '/api/course')->json();
-    expect($course['proposal']['unmet']['after'])->toBeLessThan($course['proposal']['unmet']['before']);
-    expect($course['proposal']['moves'])->not->toBe([]);
+    $proposal = $this->api('GET', '/api/course/outlook')->assertOk()->json('proposal');
+    expect($proposal['lessons'])->toBeGreaterThan(0)->and($proposal['badges'][0]['sooner'] + $proposal['badges'][0]['after'] - $proposal['badges'][0]['before'])->toBeGreaterThan(0);
+    // What was promised stands until a leader says otherwise.
     expect($this->api('GET', '/api/course')->json('places'))->toBe($course['places']);
     $accepted = $this->api('PUT', '/api/course/plan', ['anew' => true])->assertOk()->json();
-    expect($accepted['proposal'])->toBeNull()->and($accepted['places'])->not->toBe($course['places']);
+    expect($this->api('GET', '/api/course/outlook')->json('proposal'))->toBeNull()->and($accepted['places'])->not->toBe($course['places']);
+});
+
+/** @return array<string, string> the meeting of each lesson, by learner and knot, as the course tells it */
+function toldLessons(array $course): array
+{
+    $told = [];
+    foreach ($course['meetings'] as $meeting) {
+        foreach ($meeting['blocks'] as $block) {
+            foreach (in_array($block['kind'], ['new', 'again'], true) ? [$block, ...$block['beside']] : [] as $station) {
+                foreach ($station['learners'] as $learner) {
+                    $told["$learner $station[knot]"] = $meeting['id'];
+                }
+            }
+        }
+    }
+    ksort($told);
+
+    return $told;
+}
+
+it('keeps its promises when a helper cancels and when somebody is away, and says who is where', function (): void {
+    [, $learners, [$tonight, $next]] = $this->term();
+    $told = toldLessons($this->api('PUT', '/api/course/plan', ['as_it_stands' => true])->assertOk()->json());
+    expect(count($told))->toBeGreaterThan(10)->and(DB::table('plan_people')->count())->toBeGreaterThanOrEqual(count($told));
+    $this->api('PUT', "/api/meetings/{$tonight->id}/attendance/{$learners[0]->id}", ['present' => false])->assertNoContent();
+    $now = toldLessons($this->api('GET', '/api/course')->json());
+    foreach ($told as $who => $meeting) {
+        if (! str_starts_with($who, $learners[0]->id)) {
+            expect($now[$who] ?? null)->toBe($meeting);
+        } elseif ($meeting === $tonight->id) {
+            expect($now[$who] ?? null)->not->toBe($meeting);
+        }
+    }
+    // One less to check: what still fits stays where it was promised.
+    $this->api('PUT', "/api/meetings/{$tonight->id}", ['checkers' => 1])->assertOk();
+    $course = $this->api('GET', '/api/course')->json();
+    foreach ($course['meetings'] as $meeting) {
+        foreach ($meeting['blocks'] as $block) {
+            expect($block['checkers'] + array_sum(array_column($block['beside'], 'checkers')))->toBeLessThanOrEqual($meeting['checkers']);
+        }
+    }
+    expect(array_keys($course['people']))->toEqualCanonicalizing(array_map(fn ($one): string => $one->id, $learners));
+    // A learner who is erased leaves nothing in the plan.
+    $this->api('DELETE', "/api/learners/{$learners[1]->id}")->assertOk();
+    expect(DB::table('plan_people')->where('learner_id', $learners[1]->id)->count())->toBe(0)->and($this->api('GET', '/api/course')->assertOk()->json('accepted'))->toBeTrue();
+});
+
+it('tries a remedy without doing it, and does it at one word', function (): void {
+    [$group, , $meetings] = $this->term();
+    array_map(fn (Meeting $meeting) => $meeting->update(['minutes' => 16, 'checkers' => 1]), $meetings);
+    $course = $this->api('GET', '/api/course')->assertOk()->json();
+    expect($course['unmet'])->not->toBe([])->and($course['missing'])->toBeGreaterThan(0)->and($course['bound'])->toBeLessThanOrEqual($course['missing']);
+    foreach ($course['unmet'] as $need) {
+        expect($need['remedy']['tried'])->toBeFalse()->and($need['learners'])->not->toBe([]);
+    }
+    foreach ([['kind' => 'minutes', 'what' => $meetings[0]->id, 'by' => 30], ['kind' => 'meeting', 'what' => '2026-12-15', 'by' => 1], ['kind' => 'checker', 'what' => $meetings[1]->id, 'by' => 1]] as $remedy) {
+        $asked = $this->api('POST', '/api/course/what-if', ['remedy' => $remedy])->assertOk()->json('unmet');
+        expect($this->api('GET', '/api/course')->json('missing'))->toBe($asked['before'])->and($asked['after'])->toBeLessThanOrEqual($asked['before']);
+    }
+    $after = $this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'minutes', 'what' => $meetings[0]->id, 'by' => 30]])->assertOk()->json();
+    expect($after['missing'])->toBeLessThan($course['missing'])->and($meetings[0]->refresh()->minutes)->toBe(46)->and($after['accepted'])->toBeTrue();
+    expect($this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'meeting', 'what' => '2026-12-15', 'by' => 1]])->assertOk()->json('meetings'))->toHaveCount(4);
+    expect(Meeting::query()->orderByDesc('date')->firstOrFail()->only('date', 'minutes', 'checkers'))->toBe(['date' => '2026-12-15', 'minutes' => 16, 'checkers' => 1]);
+    $this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'drop', 'what' => 'bowline', 'by' => 1]])->assertOk();
+    expect($this->api('GET', '/api/course')->json('pinned'))->toBe(['bowline']);
+    $this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'unpin', 'what' => 'bowline', 'by' => 1]])->assertOk()->assertJson(['pinned' => []]);
+    $group->badges()->update(['due_on' => '2026-12-01']);
+    $this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'date', 'what' => 'lantern-hand', 'by' => 7]])->assertOk();
+    expect($group->badges()->where('badge', 'lantern-hand')->value('due_on'))->toBe('2026-12-08');
+    $this->refused($this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'minutes', 'what' => 'gone', 'by' => 10]]), '/remedy/what', 'a meeting still to come');
+    $this->refused($this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'date', 'what' => 'no-badge', 'by' => 7]]), '/remedy/what', 'a badge that has a date');
+    $this->refused($this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'hope', 'what' => 'x', 'by' => 1]]), '/remedy/kind');
+});
+
+it('lets a leader choose the pace, with what either comes to beside the other', function (): void {
+    [, , [$tonight]] = $this->term();
+    $outlook = $this->api('GET', '/api/course/outlook')->assertOk()->json();
+    foreach (['soon', 'keep'] as $pace) {
+        expect($outlook['paces'][$pace]['completed']['badges'])->toBe(5)->and($outlook['paces'][$pace]['remembered']['on'])->toBe('2027-01-05');
+    }
+    expect($outlook['paces']['soon']['completed']['meetings'])->toBeLessThanOrEqual($outlook['paces']['keep']['completed']['meetings']);
+    expect($outlook['paces']['keep']['remembered']['known'])->toBeGreaterThanOrEqual($outlook['paces']['soon']['remembered']['known']);
+    expect($this->api('PUT', '/api/course/pace', ['pace' => 'soon'])->assertOk()->json('pace'))->toBe('soon');
+    $this->refused($this->api('PUT', '/api/course/pace', ['pace' => 'never']), '/pace', 'soon');
+    $known = collect($this->api('GET', '/api/course')->json('meetings'))->firstWhere('id', $tonight->id)['remembered'];
+    expect($known['learned'])->toBeGreaterThan(0)->and($known['known'])->toBeLessThanOrEqual($known['learned']);
+});
+
+it('keeps patrols at stations of their own', function (): void {
+    [, $learners] = $this->term();
+    foreach ($learners as $number => $learner) {
+        $this->api('PUT', "/api/learners/{$learner->id}", ['patrol' => ['Gulls', 'Terns'][$number % 2]])->assertOk()->assertJson(['patrol' => ['Gulls', 'Terns'][$number % 2]]);
+    }
+    $seen = 0;
+    foreach ($this->api('GET', '/api/course')->json('meetings') as $meeting) {
+        foreach ($meeting['blocks'] as $block) {
+            foreach (in_array($block['kind'], ['new', 'again'], true) ? [$block, ...$block['beside']] : [] as $station) {
+                $patrols = array_map(fn (string $id): int => array_search($id, array_column($learners, 'id'), true) % 2, [...$station['learners'], ...$station['helpers']]);
+                expect(array_unique($patrols))->toHaveCount(1);
+                $seen++;
+            }
+        }
+    }
+    expect($seen)->toBeGreaterThan(3);
+    $this->api('PUT', "/api/learners/{$learners[0]->id}", ['patrol' => null])->assertOk()->assertJson(['patrol' => null]);
+});
+
+it('says after a meeting what was expected of it and what came', function (): void {
+    [, $learners, [$tonight]] = $this->term();
+    $blocks = $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'start'])->assertOk()->json('clock.blocks');
+    expect($this->api('GET', "/api/meetings/{$tonight->id}")->json('expected'))->toBeNull();
+    $lesson = collect($blocks)->firstWhere('kind', 'new');
+    $first = collect($learners)->firstWhere('id', $lesson['learners'][0]);
+    $this->send($this->pass($first, $lesson['knot'], ['meeting' => $tonight->id]))->assertOk();
+    $ended = $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'end'])->assertOk()->json('expected');
+    $row = collect($ended)->firstWhere('knot', $lesson['knot']);
+    expect($row)->toMatchArray(['kind' => 'new', 'tried' => 1, 'passed' => 1])->and($row['learners'])->toBeGreaterThanOrEqual(count($lesson['learners']))
+        ->and($row['expected'])->toBe((int) round(0.7 * $row['learners']));
 });
 
 it('runs a meeting by its clock, skips, splits, carries over and ends', function (): void {
@@ -85,7 +206,7 @@ it('runs a meeting by its clock, skips, splits, carries over and ends', function
     expect($ended['meeting']['state'])->toBe('past');
     $this->refused($run('next', 'no-such-block'), '/block');
     // The minutes of the welcome are learned from, once the meeting is over.
-    expect(collect($this->api('GET', '/api/course')->json('pace'))->firstWhere('kind', 'welcome'))->toMatchArray(['runs' => 1]);
+    expect(collect($this->api('GET', '/api/course')->json('minutes'))->firstWhere('kind', 'welcome'))->toMatchArray(['runs' => 1]);
 });
 
 it('takes the steps of a phone that was without a network, each when it was taken', function (): void {
@@ -151,7 +272,7 @@ it('does not expect at a meeting whom a leader has marked away from it', functio
         $this->api('PUT', "/api/meetings/{$meeting->id}/attendance/{$ada->id}", ['present' => false])->assertNoContent();
     }
     $unmet = $this->api('GET', '/api/course')->json('unmet');
-    expect($unmet[0]['learners'])->toBe(['Ada P.'])->and($unmet[0]['reason'])->toContain('not expected');
+    expect($unmet[0]['learners'])->toBe(['Ada P.'])->and($unmet[0]['cause'])->toBe('presence');
 });
 
 it('lays the plan out when something it is made of has changed, not at each look', function (): void {
@@ -159,15 +280,15 @@ it('lays the plan out when something it is made of has changed, not at each look
     $this->api('PUT', '/api/course/plan', ['moves' => []])->assertOk();
     $fresh = $this->api('GET', '/api/course')->assertOk()->json();
     $keys = ["plan-kept-$group->id", "plan-anew-$group->id"];
+    // A plan that was kept is known by what no planner would say of it.
     $marked = function () use ($keys): void {
-        foreach ($keys as $key) {
-            [$stamp, $plan] = Cache::store('file')->get($key);
-            Cache::store('file')->put($key, [$stamp, new CoursePlan($plan->meetings, $plan->unmet, $plan->shownIn, $plan->completes, $plan->objective, $plan->bound, false, $plan->moved)]);
-        }
+        [$stamp, $plan] = Cache::store('file')->get($keys[0]);
+        $marked = unserialize(str_replace('"proven";i:'.$plan->proven.';', '"proven";i:77;', serialize($plan)));
+        Cache::store('file')->put($keys[0], [$stamp, $marked]);
     };
     // What was kept is what is shown, from the course and from the meeting, until something changes.
     $marked();
-    expect($fresh['proven'])->toBeTrue()->and($this->api('GET', '/api/course')->json())->toBe(array_replace($fresh, ['proven' => false]));
+    expect($this->api('GET', '/api/course')->json())->toBe(array_replace($fresh, ['proven' => 77]));
     $changes = [
         'another length' => fn () => $tonight->update(['minutes' => 50]),
         'a helper less' => fn () => $tonight->update(['checkers' => 1]),
@@ -185,7 +306,7 @@ it('lays the plan out when something it is made of has changed, not at each look
         $change();
         // Signed in anew, as another request would be.
         $this->become($this->app['auth']->user()->refresh());
-        expect($this->api('GET', '/api/course')->assertOk()->json('proven'))->toBeTrue($what);
+        expect($this->api('GET', '/api/course')->assertOk()->json('proven'))->not->toBe(77, $what);
     }
     $laid = $this->api('GET', '/api/course')->json();
     array_map(fn (string $key) => Cache::store('file')->forget($key), $keys);

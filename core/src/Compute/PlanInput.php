@@ -11,7 +11,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\Plan\Ban;
+use Compadre\Core\Teaching\Ban;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\Rounds\Aim;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching;
 
 /**
- * A stretch of a meeting. Kinds: welcome, old (knots looked at again), new (a knot shown for the first time), again
- * (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, clear_up. Lessons come in parts: show,
+ * A stretch of a meeting. Kinds: welcome, tries (second tries in what was taught last), old (knots looked at again), new (a knot shown
+ * for the first time), again (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, clear_up. Lessons come in parts: show,
  * along, tries, check.
  */
 final readonly class Block
@@ -15,10 +15,12 @@ final readonly class Block
      * @param  list<string>  $learners  whom it is for
      * @param  string  $why  one line a leader can read aloud
      * @param  float  $start  minutes from the start of the meeting
-     * @param  list<self>  $beside  stations at the same time, each with one checker
-     * @param  ?string  $teacher  a learner who has the knot and can show it at this station
+     * @param  list<self>  $beside  stations at the same time
+     * @param  list<string>  $helpers  learners who have the knot and help at this station
      * @param  float  $checking  minutes of a lesson in which learners are checked
      * @param  ?string  $rig  that is raised, inspected or struck
+     * @param  int  $checkers  of a station, 0 where it takes none of its own
+     * @param  ?float  $byRule  minutes without the group's own factor; null: the same
      */
     public function __construct(
         public string $kind,
@@ -28,15 +30,23 @@ final readonly class Block
         public string $why,
         public float $start = 0.0,
         public array $beside = [],
-        public ?string $teacher = null,
+        public array $helpers = [],
         public float $checking = 0.0,
         public ?string $rig = null,
+        public int $checkers = 0,
+        public ?float $byRule = null,
     ) {
     }
 
     public function startingAt(float $start): self
     {
-        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->teacher, $this->checking, $this->rig);
+        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $start, array_map(static fn (self $station): self => $station->startingAt($start), $this->beside), $this->helpers, $this->checking, $this->rig, $this->checkers, $this->byRule);
+    }
+
+    /** @param  list<self>  $beside  stations at the same time */
+    public function with(array $beside): self
+    {
+        return new self($this->kind, $this->minutes, $this->knot, $this->learners, $this->why, $this->start, $beside, $this->helpers, $this->checking, $this->rig, $this->checkers, $this->byRule);
     }
 
     /** @return list<self> it and the stations beside it */
@@ -69,7 +79,7 @@ final readonly class Block
     {
         return [
             'kind' => $this->kind, 'start' => round($this->start, 1), 'minutes' => round($this->minutes, 1), 'knot' => $this->knot,
-            'learners' => $this->learners, 'why' => $this->why, 'teacher' => $this->teacher, 'parts' => $this->parts(), 'rig' => $this->rig,
+            'learners' => $this->learners, 'why' => $this->why, 'helpers' => $this->helpers, 'checkers' => $this->checkers, 'parts' => $this->parts(), 'rig' => $this->rig, 'by_rule' => round($this->byRule ?? $this->minutes, 1),
             'beside' => array_map(static fn (self $station): array => $station->toArray(), $this->beside),
         ];
     }

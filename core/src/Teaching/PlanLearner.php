@@ -31,4 +31,10 @@ final readonly class PlanLearner
         public ?string $patrol = null,
     ) {
     }
+
+    /** Whether the learner has a knot: at has it or above. */
+    public function holds(string $knot): bool
+    {
+        return ($this->levels[$knot] ?? Level::Seen)->rung() >= Level::HasIt->rung();
+    }
 }

@@ -48,6 +48,18 @@ final readonly class PlanRig
         return true;
     }
 
+    /**
+     * Whether a plan may put it into a meeting without having been asked: what it is made of is there and nobody is too young.
+     *
+     * @param  ?array<string, ?int>  $objects  how many of each kind are there (null: as many as are wanted); null: all kinds
+     */
+    public function mayBePutIn(?array $objects, AgeBand $youngest): bool
+    {
+        $missing = $objects === null ? [] : array_filter($this->objects, static fn (string $kind): bool => ! array_key_exists($kind, $objects) || $objects[$kind] === 0);
+
+        return $this->isOffered && $missing === [] && $youngest->ages()[1] >= $this->ageFrom;
+    }
+
     /** Whether it is the rig that a badge wants a knot used in: one it names, or any. */
     public function isMeantBy(Leaf $leaf): bool
     {

@@ -2,19 +2,13 @@
 
 declare(strict_types=1);
 
-use Compadre\Core\Checking\Level;
-use Compadre\Core\Data\Fields;
-use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
-use Compadre\Core\Teaching\AgeBand;
-use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\CourseNeeds;
 use Compadre\Core\Teaching\Pace;
-use Compadre\Core\Teaching\Plan\Ban;
-use Compadre\Core\Teaching\Plan\CoursePlanner;
-use Compadre\Core\Teaching\Plan\PlanSettings;
-use Compadre\Core\Teaching\PlanLearner;
-use Compadre\Core\Teaching\PlanMeeting;
+use Compadre\Core\Teaching\PassRates;
+use Compadre\Core\Teaching\Rounds\TermPlan;
+use Compadre\Core\Teaching\Term\TermSheet;
+
+require_once __DIR__.'/Term/sheets.php';
 
 it('learns how long this group takes, and how sure that is', function (): void {
     $run = fn (float $planned, float $taken, string $kind = 'new'): array => ['kind' => $kind, 'planned' => $planned, 'taken' => $taken];
@@ -31,55 +25,56 @@ it('learns how long this group takes, and how sure that is', function (): void {
     expect(fn () => Pace::from([$run(0, 5)]))->toThrow(Refusal::class, 'minutes above 0');
 });
 
-function plannedWith(PlanSettings $settings, array $leaves, int $meetings = 3, array $objects = []): array
-{
-    $learners = array_map(fn (int $n): PlanLearner => new PlanLearner("l$n", AgeBand::From11, [], [], ['badge']), range(1, 6));
-    $badge = BadgePack::from(Fields::of(['id' => 'badge', 'version' => 1, 'name' => 'Badge', 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => ['all' => array_map(fn (string $knot): array => ['knot' => $knot, 'level' => 'has_it'], $leaves)]]));
-    $term = array_map(fn (int $n): PlanMeeting => new PlanMeeting("m$n", '2026-11-0'.(3 + $n), 60, 2, $objects[$n] ?? null), range(0, $meetings - 1));
+it('draws each knot toward what lessons take here, and tells knots apart', function (): void {
+    $run = static fn (string $knot, float $taken): array => ['kind' => 'new', 'planned' => 10.0, 'taken' => $taken, 'knot' => $knot];
+    $pace = Pace::from([...array_fill(0, 6, $run('bowline', 20.0)), $run('overhand', 10.0), ['kind' => 'old', 'planned' => 3.0, 'taken' => 9.0, 'knot' => 'bowline']]);
+    // Six lessons of twice their minutes and one to time, against three to time: two to the six tenths.
+    expect($pace->lessons())->toEqualWithDelta(2 ** 0.6, 1e-9);
+    $byKnot = $pace->byKnot();
+    expect(array_keys($byKnot))->toBe(['bowline', 'overhand']);
+    expect($byKnot['bowline'])->toEqualWithDelta(2 ** ((6 + 3 * 0.6) / 9), 1e-9)->and($byKnot['overhand'])->toEqualWithDelta(2 ** (3 * 0.6 / 4), 1e-9);
+    expect(array_column($pace->aboutKnots(), 'runs', 'knot'))->toBe(['bowline' => 6, 'overhand' => 1]);
+});
 
-    return CoursePlanner::plan($learners, ['badge' => $badge], ['badge' => null], $term, Library::at(dirname(__DIR__, 3).'/packs'), $settings)->shownIn;
+it('draws pass rates toward the usual one', function (): void {
+    $rates = PassRates::from(['bowline' => [4, 0], 'overhand' => [20, 20]]);
+    expect($rates->byKnot()['bowline'])->toEqualWithDelta(4.2 / 10, 1e-9)->and($rates->byKnot()['overhand'])->toEqualWithDelta(24.2 / 26, 1e-9);
+    [$few, $many] = $rates->about();
+    expect($few['tries'])->toBe(4)->and($few['to'] - $few['from'])->toBeGreaterThan($many['to'] - $many['from'])->and($many['to'])->toBeLessThanOrEqual(1.0);
+    expect(PassRates::from([])->byKnot())->toBe([]);
+});
+
+/** Six learners, three meetings of an hour, and a badge of these knots. */
+function sheetWith(array $leaves, array $more = [], array $objects = []): TermSheet
+{
+    $learners = array_map(static fn (int $n): array => termLearner("l$n"), range(1, 6));
+    $meetings = array_map(static fn (int $n): array => termMeeting($n, 60, 2, isset($objects[$n]) ? ['objects' => $objects[$n]] : []), range(0, 2));
+    $course = courseOfTerm($more + wholeTerm($learners, [termBadge(array_fill_keys($leaves, 'has_it'))], $meetings));
+
+    return TermSheet::of(TermPlan::atOnce($course));
+}
+
+/** @return array<string, ?string> the first meeting that shows each knot */
+function shownWith(array $leaves, array $more = [], array $objects = []): array
+{
+    return sheetWith($leaves, $more, $objects)->shownIn;
 }
 
 it('keeps to pins, bans and what there is to tie to', function (): void {
-    expect(plannedWith(new PlanSettings, ['clove-hitch', 'figure-eight']))->toBe(['clove-hitch' => 'm0', 'figure-eight' => 'm0']);
-    expect(plannedWith(new PlanSettings(pins: ['figure-eight' => 'm2']), ['clove-hitch', 'figure-eight']))->toBe(['clove-hitch' => 'm0', 'figure-eight' => 'm2']);
-    expect(plannedWith(new PlanSettings(pins: ['figure-eight' => null]), ['clove-hitch', 'figure-eight'])['figure-eight'])->toBeNull();
-    expect(plannedWith(new PlanSettings(bans: [new Ban('hitch', 'm0')]), ['clove-hitch', 'figure-eight']))->toBe(['clove-hitch' => 'm1', 'figure-eight' => 'm0']);
-    expect(plannedWith(new PlanSettings(bans: [new Ban('clove-hitch', null)]), ['clove-hitch'])['clove-hitch'])->toBeNull();
+    expect(shownWith(['clove-hitch', 'figure-eight']))->toBe(['clove-hitch' => 'm0', 'figure-eight' => 'm0']);
+    expect(shownWith(['clove-hitch', 'figure-eight'], ['pins' => [['knot' => 'figure-eight', 'meeting' => 'm2']]]))->toBe(['clove-hitch' => 'm0', 'figure-eight' => 'm2']);
+    expect(shownWith(['clove-hitch', 'figure-eight'], ['pins' => [['knot' => 'figure-eight', 'meeting' => null]]])['figure-eight'])->toBeNull();
+    expect(shownWith(['clove-hitch', 'figure-eight'], ['bans' => [['what' => 'hitch', 'meeting' => 'm0']]]))->toBe(['clove-hitch' => 'm1', 'figure-eight' => 'm0']);
+    expect(shownWith(['clove-hitch'], ['bans' => [['what' => 'clove-hitch', 'meeting' => null]]])['clove-hitch'])->toBeNull();
     // Nothing to tie to on the first evening.
-    expect(plannedWith(new PlanSettings, ['clove-hitch', 'figure-eight'], objects: [0 => []]))->toBe(['clove-hitch' => 'm1', 'figure-eight' => 'm0']);
-    expect(fn () => plannedWith(new PlanSettings(pins: ['clove-hitch' => 'm9']), ['clove-hitch']))->toThrow(Refusal::class, 'a meeting still to come');
+    expect(shownWith(['clove-hitch', 'figure-eight'], [], [0 => []]))->toBe(['clove-hitch' => 'm1', 'figure-eight' => 'm0']);
+    expect(fn () => shownWith(['clove-hitch'], ['pins' => [['knot' => 'clove-hitch', 'meeting' => 'm9']]]))->toThrow(Refusal::class, 'a meeting still to come');
 });
 
 it('takes the group’s own pace into account', function (): void {
-    $slow = Pace::from(array_fill(0, 60, ['kind' => 'new', 'planned' => 10.0, 'taken' => 45.0]));
-    $knots = ['clove-hitch', 'figure-eight', 'timber-hitch'];
-    expect(array_unique(plannedWith(new PlanSettings, $knots)))->toHaveCount(1);
-    expect(array_unique(plannedWith(new PlanSettings(pace: $slow), $knots)))->toHaveCount(2);
-});
-
-it('chooses for the whole group, and shares knots between badges', function (): void {
-    $library = Library::at(dirname(__DIR__, 3).'/packs');
-    $badge = fn (string $id, array $requirement): BadgePack => BadgePack::from(Fields::of(['id' => $id, 'version' => 1, 'name' => $id, 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => $requirement]));
-    $badges = [
-        'must' => $badge('must', ['knot' => 'figure-eight']),
-        // The overhand is quicker by itself, but the square knot is taught in any case.
-        'may' => $badge('may', ['choose' => 1, 'of' => [['knot' => 'overhand'], ['knot' => 'figure-eight']]]),
-    ];
-    $learners = [new PlanLearner('a', AgeBand::From11, [], [], ['must', 'may']), new PlanLearner('b', AgeBand::From11, [], [], ['may']), new PlanLearner('c', AgeBand::From11, ['overhand' => Level::HasIt], [], ['may'])];
-    $needs = CourseNeeds::of($learners, $badges, [], $library);
-    expect($needs->order())->toBe(['figure-eight']);
-    expect(array_keys($needs->learnersFor('figure-eight')))->toBe(['a', 'b']);
-});
-
-it('has who missed a knot taught beside the others, by one who has it', function (): void {
-    $library = Library::at(dirname(__DIR__, 3).'/packs');
-    $badge = BadgePack::from(Fields::of(['id' => 'badge', 'version' => 1, 'name' => 'Badge', 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => ['all' => [['knot' => 'figure-eight'], ['knot' => 'clove-hitch']]]]));
-    $others = array_map(fn (int $n): PlanLearner => new PlanLearner("l$n", AgeBand::From11, ['clove-hitch' => Level::HasIt], [], ['badge']), range(1, 6));
-    $learners = [...$others, new PlanLearner('lacks', AgeBand::From11, ['figure-eight' => Level::HasIt], [], ['badge']), new PlanLearner('free', AgeBand::From11, ['figure-eight' => Level::Kept, 'clove-hitch' => Level::Kept], [], ['badge'])];
-    $meeting = new PlanMeeting('m', '2026-11-03', 45, 2);
-    $plan = CoursePlanner::plan($learners, ['badge' => $badge], ['badge' => null], [$meeting, new PlanMeeting('n', '2026-11-10', 45, 2)], $library, new PlanSettings(pins: ['figure-eight' => 'm', 'clove-hitch' => 'm']));
-    $lessons = array_values(array_filter($plan->stations('m'), fn ($block): bool => $block->knot !== null));
-    expect(array_map(fn ($block): array => [$block->knot, count($block->learners)], $lessons))->toContain(['clove-hitch', 1])->toContain(['figure-eight', 6]);
-    expect($plan->unmet)->toBe([]);
+    $knots = ['clove-hitch', 'figure-eight', 'sheet-bend'];
+    $done = static fn (array $more = []): array => array_unique(array_column(sheetWith($knots, $more)->completes, 'meeting'));
+    expect($done())->toBe(['m0']);
+    // By the rule the three take thirteen minutes; so slow a group has no evening with room for all of them.
+    expect($done(['settings' => ['pace' => 'soon', 'factor' => 4.9]]))->not->toContain('m0');
 });

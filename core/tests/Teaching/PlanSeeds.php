@@ -7,11 +7,8 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
-use Compadre\Core\Teaching\CourseNeeds;
-use Compadre\Core\Teaching\Plan\PlanCase as Terms;
-use Compadre\Core\Teaching\Plan\PlanSettings;
 use Compadre\Core\Teaching\PlanLearner;
-use Compadre\Core\Teaching\PlanMeeting;
+use Compadre\Core\Teaching\Rounds\Evening;
 
 /**
  * Seeded planning cases over a made-up library of as many knots as are wanted, with prerequisites, dates and absences.
@@ -38,17 +35,9 @@ final class PlanSeeds
         return $library = Library::at($folder);
     }
 
-    /** @param  list<int>  $minutes  of a meeting, one of these */
-    public static function terms(int $seed, int $knots, int $learners, int $meetings, array $minutes, PlanSettings $settings = new PlanSettings): Terms
-    {
-        [$crew, $badges, $dates, $term] = self::parts($seed, $knots, $learners, $meetings, $minutes);
-
-        return new Terms(CourseNeeds::of($crew, $badges, $dates, self::library()), $crew, $term, $settings);
-    }
-
     /**
      * @param  list<int>  $minutes  of a meeting, one of these
-     * @return array{list<PlanLearner>, array<string, BadgePack>, array<string, ?string>, list<PlanMeeting>} learners, badges, their dates and meetings
+     * @return array{list<PlanLearner>, array<string, BadgePack>, array<string, ?string>, list<Evening>} learners, badges, their dates and meetings
      */
     public static function parts(int $seed, int $knots, int $learners, int $meetings, array $minutes): array
     {
@@ -67,7 +56,7 @@ final class PlanSeeds
             $badges["b$number"] = BadgePack::from(Fields::of(['id' => "b$number", 'version' => 1, 'name' => "Badge $number", 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => ['all' => $leaves === [] ? [['knot' => $use[0]]] : $leaves]]));
             $dates["b$number"] = mt_rand(0, 2) > 0 ? null : $start->modify('+'.mt_rand(intdiv(2 * $meetings, 3), $meetings - 1).' weeks')->format('Y-m-d');
         }
-        $term = array_map(static fn (int $number): PlanMeeting => new PlanMeeting("m$number", $start->modify("+$number weeks")->format('Y-m-d'), $minutes[mt_rand(0, count($minutes) - 1)], mt_rand(2, 4)), range(0, $meetings - 1));
+        $term = array_map(static fn (int $number): Evening => new Evening("m$number", $start->modify("+$number weeks")->format('Y-m-d'), $minutes[mt_rand(0, count($minutes) - 1)], mt_rand(2, 4)), range(0, $meetings - 1));
         $band = mt_rand(1, 2);
         $crew = [];
         foreach (range(1, $learners) as $number) {
@@ -77,7 +66,7 @@ final class PlanSeeds
                     $levels[$knot] = mt_rand(0, 1) === 0 ? Level::Seen : Level::HasIt;
                 }
             }
-            $away = array_values(array_map(static fn (PlanMeeting $meeting): string => $meeting->id, array_filter($term, static fn (): bool => mt_rand(0, 9) === 0)));
+            $away = array_values(array_map(static fn (Evening $meeting): string => $meeting->id, array_filter($term, static fn (): bool => mt_rand(0, 9) === 0)));
             $crew[] = new PlanLearner("l$number", AgeBand::cases()[$band + (mt_rand(0, 3) === 0 ? 1 : 0)], $levels, [], array_slice(array_keys($badges), 0, mt_rand(1, count($badges))), $away);
         }
 

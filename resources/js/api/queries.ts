@@ -36,6 +36,13 @@ export const courseQuery = queryOptions({
   queryFn: () => call<Schemas['Course']>('GET', '/api/course'),
 });
 
+/** What takes longer to lay out: a better plan, where there is one, and what either pace would come to. */
+export const outlookQuery = queryOptions({
+  queryKey: ['outlook'],
+  queryFn: () => call<Schemas['Outlook']>('GET', '/api/course/outlook'),
+  staleTime: 60_000,
+});
+
 export const runSheetQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['meeting', meeting],

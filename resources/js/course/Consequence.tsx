@@ -25,8 +25,13 @@ export function Consequence({ of, course }: { of: Schemas['Consequence']; course
     ),
     ...of.lost
       .slice(0, 3)
-      .map((need) => words.course.lostFor(knot(need.knot), listOf(need.learners.slice(0, 5)), need.reason)),
-    ...(of.crowded.after > of.crowded.before ? [words.course.crowded] : []),
+      .map((need) =>
+        words.course.lostFor(knot(need.knot), listOf(need.learners.slice(0, 5)), words.course.causes[need.cause]),
+      ),
+    ...(of.moves.length === 0 && of.lessons > 0 ? [words.course.lessonsMove(of.lessons)] : []),
+    ...(of.remembered.before.known === of.remembered.after.known
+      ? []
+      : [words.course.nowKnown(of.remembered.before.known, of.remembered.after.known)]),
   ];
   const worse = of.unmet.after > of.unmet.before;
   return (

@@ -1,17 +1,21 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { CalendarPlus, Printer } from 'lucide-react';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { courseQuery } from '../api/queries';
+import { call, type Schemas } from '../api/client';
+import { courseQuery, outlookQuery, queryClient } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
-import { Failure, Loading } from '../ui/states';
-import { dayLong, dayShort, listOf, number, percent } from '../words/format';
+import { Failure, Faults, Loading } from '../ui/states';
+import { dayLong, dayShort, number } from '../words/format';
 import { words } from '../words/en';
 import { AddMeeting } from './AddMeeting';
 import { StartTonight } from './ChangeMeeting';
+import { Measured } from './Measured';
 import { type Move, MoveSheet } from './MoveSheet';
+import { PaceChoice } from './PaceChoice';
+import { Rounds } from './Rounds';
 import { TermLine } from './TermLine';
+import { Unmet } from './Unmet';
 import { Proposal, WhatIf } from './WhatIf';
 
 type Course = Schemas['Course'];
@@ -47,9 +51,7 @@ export function CoursePage() {
       <p aria-live="polite" className="sr-only">
         {said}
       </p>
-      {me.may.plan && course.data.proposal && (
-        <Proposal of={course.data.proposal} course={course.data} meetings={course.data.meetings} />
-      )}
+      {me.may.plan && <Standing course={course.data} />}
       <div>
         <TermLine
           meetings={course.data.meetings}
@@ -59,13 +61,16 @@ export function CoursePage() {
           onMove={me.may.plan ? (knot, meeting) => setMove({ knot, meeting }) : undefined}
         />
         {me.may.plan && <p className="mt-2 text-sm text-soft print:hidden">{words.course.moveHelp}</p>}
+        <Known of={course.data.remembered} />
       </div>
+      <Rounds course={course.data} />
       <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr] print:grid-cols-[2fr_1fr]">
         <Badges course={course.data} />
         <div className="flex flex-col gap-8">
           <Unmet course={course.data} />
+          {me.may.plan && <PaceChoice course={course.data} />}
           {me.may.plan && <WhatIf course={course.data} />}
-          <Pace course={course.data} />
+          <Measured course={course.data} />
         </div>
       </div>
       {move && (
@@ -81,6 +86,43 @@ export function CoursePage() {
       )}
       <AddMeeting open={adding} onClose={() => setAdding(false)} today={me.today} />
     </div>
+  );
+}
+
+/** What the group will still know at the end, said once for the whole term. */
+function Known({ of }: { of: Course['remembered'] }) {
+  if (of.learned === 0) return null;
+  return (
+    <p className="mt-3 text-lg" data-testid="known">
+      {words.course.stillKnown(number(of.known), number(of.learned), dayShort(of.on))}
+    </p>
+  );
+}
+
+/** A plan is a promise once a leader holds to it; from then on a better one is offered, and nothing moves by itself. */
+function Standing({ course }: { course: Course }) {
+  const outlook = useQuery(outlookQuery);
+  const hold = useMutation({
+    mutationFn: () => call<Course>('PUT', '/api/course/plan', { as_it_stands: true }),
+    onSuccess: (now) => {
+      queryClient.setQueryData(courseQuery.queryKey, now);
+      void queryClient.invalidateQueries({ queryKey: ['outlook'] });
+    },
+  });
+  if (course.accepted)
+    return outlook.data?.proposal ? (
+      <Proposal of={outlook.data.proposal} course={course} meetings={course.meetings} />
+    ) : null;
+  if (course.meetings.every((one) => one.state === 'past' || one.blocks.every((block) => block.knot === null)))
+    return null;
+  return (
+    <section className="flex flex-wrap items-center justify-between gap-3 rounded-xl border border-line bg-card p-4 print:hidden">
+      <p className="max-w-prose">{words.course.fluid}</p>
+      <Button disabled={hold.isPending} onClick={() => hold.mutate()}>
+        {words.course.hold}
+      </Button>
+      <Faults error={hold.error} />
+    </section>
   );
 }
 
@@ -131,67 +173,5 @@ function Segment({ knot, name }: { knot: Course['badges'][number]['knots'][numbe
         {knot.choice ? words.course.choice(knot.choice) : words.course.firstIn(knot.meeting)}
       </span>
     </li>
-  );
-}
-
-function Unmet({ course }: { course: Course }) {
-  return (
-    <section aria-labelledby="unmet">
-      <h2 id="unmet" className="mb-3 text-xl">
-        {words.course.unmet}
-      </h2>
-      {course.unmet.length === 0 ? (
-        <p className="text-soft">{words.course.fits}</p>
-      ) : (
-        <>
-          <p className="mb-3 text-sm text-soft">
-            {course.proven ? words.course.proven : words.course.bounded(course.bound)}
-          </p>
-          <ul className="flex flex-col gap-3">
-            {course.unmet.map((need, n) => (
-              <li key={n} className="rounded-xl border border-line bg-card p-4">
-                <h3 className="text-base">
-                  {course.knots[need.knot] ?? need.knot}{' '}
-                  <span className="font-sans text-sm font-normal text-soft">
-                    ({words.levels[need.level]}, {words.course.forWhom(need.learners.length)})
-                  </span>
-                </h3>
-                <p>
-                  {need.reason} <strong>{need.remedy}</strong>
-                </p>
-                <p className="text-sm text-soft">
-                  {listOf(need.learners.slice(0, 6))}
-                  {need.learners.length > 6 && ` +${number(need.learners.length - 6)}`}
-                </p>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-    </section>
-  );
-}
-
-/** How this group's blocks run against the minutes of the rule. */
-function Pace({ course }: { course: Course }) {
-  const known = course.pace.filter((one) => one.kind === 'new' || one.kind === 'again' || one.kind === 'old');
-  if (known.length === 0) return null;
-  return (
-    <section aria-labelledby="pace" className="print:hidden">
-      <h2 id="pace" className="mb-2 text-xl">
-        {words.course.pace}
-      </h2>
-      <ul>
-        {known.map((one) => (
-          <li key={one.kind}>
-            {words.course.paceLine(
-              words.session.kinds[one.kind as 'new'],
-              `${percent(one.from)} – ${percent(one.to)}`,
-              one.runs,
-            )}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

@@ -15,7 +15,12 @@ import { BANDS } from './AddLearners';
 export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner']; onClose: () => void }) {
   const navigate = useNavigate();
   const crew = useQuery(crewQuery);
-  const [form, setForm] = useState({ name: learner.name, age_band: learner.age_band, hand: learner.hand ?? '' });
+  const [form, setForm] = useState({
+    name: learner.name,
+    age_band: learner.age_band,
+    hand: learner.hand ?? '',
+    patrol: learner.patrol ?? '',
+  });
   const [into, setInto] = useState('');
   // This page's own learner is not asked for again: there may be none.
   const away = (): void => {
@@ -26,7 +31,11 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
   };
   const save = useMutation({
     mutationFn: () =>
-      call('PUT', `/api/learners/${learner.id}`, { ...form, hand: form.hand === '' ? null : form.hand }),
+      call('PUT', `/api/learners/${learner.id}`, {
+        ...form,
+        hand: form.hand === '' ? null : form.hand,
+        patrol: form.patrol.trim() === '' ? null : form.patrol,
+      }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onClose();
@@ -74,6 +83,14 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
           ]}
           value={form.hand}
           onChange={(event) => setForm({ ...form, hand: event.target.value })}
+        />
+        <TextField
+          label={words.crew.patrol}
+          hint={words.crew.patrolAbout}
+          {...limits.changeLearner.patrol}
+          value={form.patrol}
+          onChange={(event) => setForm({ ...form, patrol: event.target.value })}
+          fault={save.error instanceof ApiProblem ? save.error.about('/patrol') : undefined}
         />
         <div className="flex flex-wrap gap-3">
           <Button look="signal" type="submit" disabled={save.isPending}>

@@ -12,7 +12,7 @@ import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
 import { RigPart } from './RigPart';
-import { BlockLinks, Stations } from './Stations';
+import { Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
 type Run = Schemas['Clock']['blocks'][number];
@@ -147,9 +147,8 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
                 />
               </span>
               <p className="text-sm text-soft">{block.why}</p>
-              <BlockLinks knot={block.knot} meeting={sheet.meeting.id} />
               <RigPart block={block} sheet={sheet} open />
-              <Stations of={block.beside} sheet={sheet} />
+              <Stations of={block} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">
                   <Button

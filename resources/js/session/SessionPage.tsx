@@ -1,8 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Backpack, Pencil, Play, Printer, Wrench } from 'lucide-react';
+import { Backpack, Pencil, Play, Printer, UserMinus, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { type Schemas } from '../api/client';
+import { call, type Schemas } from '../api/client';
 import { dayIn } from '../api/time';
 import { courseQuery, meetingNowQuery, queryClient, runSheetQuery } from '../api/queries';
 import { store } from '../outbox/store';
@@ -19,7 +19,7 @@ import { words } from '../words/en';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
 import { RigPart } from './RigPart';
-import { BlockLinks, Stations } from './Stations';
+import { Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
 
@@ -183,6 +183,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
           <Play aria-hidden className="size-5" /> {words.session.start}
         </Button>
       )}
+      {me.may.plan && <Checkers meeting={meeting} />}
       <Faults error={run.error} />
       {meeting.blocks.every((block) => block.knot === null) && <p className="mb-3 text-soft">{words.session.noPlan}</p>}
       <ol className="flex flex-col">
@@ -217,19 +218,63 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
                   </span>
                 )}
               </p>
-              <BlockLinks knot={block.knot} meeting={meeting.id} />
               <RigPart block={block} sheet={sheet} />
               {block.kind === 'free' && (
                 <Link to={`/bench?meeting=${meeting.id}`} className={`${LINK} print:hidden`}>
                   <Wrench aria-hidden className="size-5" /> {words.session.pickRig}
                 </Link>
               )}
-              <Stations of={block.beside} sheet={sheet} />
+              <Stations of={block} sheet={sheet} />
             </div>
           </li>
         ))}
       </ol>
     </section>
+  );
+}
+
+/** Somebody who was to check does not come: the plan with one less, at one tap. */
+function Checkers({ meeting }: { meeting: RunSheet['meeting'] }) {
+  const change = useMutation({
+    mutationFn: (checkers: number) => call('PUT', `/api/meetings/${meeting.id}`, { checkers }),
+    onSuccess: () => queryClient.invalidateQueries(),
+  });
+  return (
+    <div className="mb-3 flex flex-wrap items-center justify-between gap-3 print:hidden">
+      <span>{words.course.canCheck(meeting.checkers)}</span>
+      {meeting.checkers > 1 && (
+        <Button disabled={change.isPending} onClick={() => change.mutate(meeting.checkers - 1)}>
+          <UserMinus aria-hidden className="size-5" /> {words.course.oneLess}
+        </Button>
+      )}
+      <Faults error={change.error} />
+    </div>
+  );
+}
+
+/** What the plan expected of the evening, beside what came of it. */
+function Expected({ of, knots }: { of: NonNullable<RunSheet['expected']>; knots: Record<string, string> }) {
+  return (
+    <table className="w-full" aria-label={words.session.expected}>
+      <thead>
+        <tr className="border-b border-line text-left text-sm text-soft">
+          <th className="py-1 font-semibold">{words.session.expectedHead.knot}</th>
+          <th className="py-1 font-semibold">{words.session.expectedHead.expected}</th>
+          <th className="py-1 font-semibold">{words.session.expectedHead.came}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {of.map((one) => (
+          <tr key={one.knot} className="border-b border-line">
+            <td className="py-1 pe-2">{knots[one.knot] ?? one.knot}</td>
+            <td className="py-1 pe-2">{words.session.expectedOf(one.expected, one.learners)}</td>
+            <td className={`py-1 ${one.tried > 0 && one.passed < one.expected ? 'font-semibold text-notyet' : ''}`}>
+              {words.session.came(one.passed, one.tried)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -247,6 +292,7 @@ function Summary({ sheet }: { sheet: RunSheet }) {
         {words.session.summaryLine(count('done'), count('skipped'), count('carried'))}{' '}
         {words.session.checks(sheet.meeting.results)}.
       </p>
+      {sheet.expected && sheet.expected.length > 0 && <Expected of={sheet.expected} knots={sheet.knots} />}
       {me.may.plan && sheet.proposal && course.data && (
         <Proposal of={sheet.proposal} course={course.data} meetings={course.data.meetings} />
       )}

@@ -1,7 +1,7 @@
 import { CheckCheck, Presentation } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { listOf } from '../words/format';
+import { type Station, StationCard } from '../course/StationCard';
 import { words } from '../words/en';
 
 /** Straight to showing and checking a block's knot. */
@@ -21,25 +21,17 @@ export function BlockLinks({ knot, meeting }: { knot: string | null; meeting: st
   );
 }
 
-/** Lessons at the same time, each at a station of its own. */
-export function Stations({ of, sheet }: { of: Schemas['Block'][]; sheet: Schemas['RunSheet'] }) {
-  if (of.length === 0) return null;
-  const names = new Map(sheet.roll.map((one) => [one.id, one.name]));
+/** A block's stations side by side, each with who is at it; a block with one has its links alone. */
+export function Stations({ of, sheet }: { of: Station & { beside: Schemas['Block'][] }; sheet: Schemas['RunSheet'] }) {
+  if (of.beside.length === 0) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
+  const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
   return (
-    <ul className="mt-2 flex flex-col gap-2 border-l-2 border-dashed border-hemp pl-3">
-      {of.map((station, n) => (
-        <li key={n}>
-          <span className="text-sm text-soft">{words.session.beside}: </span>
-          <strong>{sheet.knots[station.knot ?? ''] ?? station.knot}</strong>
-          <span className="block text-sm text-soft">
-            {listOf(station.learners.map((id) => names.get(id) ?? '').filter(Boolean))}.{' '}
-            {station.teacher !== null &&
-              names.has(station.teacher) &&
-              words.session.teacher(names.get(station.teacher) ?? '')}
-          </span>
+    <div className="mt-2 flex flex-wrap gap-2">
+      {[of, ...of.beside].map((station, n) => (
+        <StationCard key={n} station={station} number={n + 1} knots={sheet.knots} people={people}>
           <BlockLinks knot={station.knot} meeting={sheet.meeting.id} />
-        </li>
+        </StationCard>
       ))}
-    </ul>
+    </div>
   );
 }

@@ -33,6 +33,8 @@ function started(shown: Schemas['Block'][], at: string): Run[] {
     why: one.why,
     beside: one.beside,
     learners: one.learners,
+    helpers: one.helpers,
+    checkers: one.checkers,
     started_at: n === 0 ? at : null,
     ended_at: null,
   }));

@@ -54,7 +54,7 @@ namespace Compadre\Core\Rope {
 namespace Compadre\Core\Teaching {
     final class KnowsThePlan
     {
-        public function __construct(public Plan\CoursePlan $plan)
+        public function __construct(public Rounds\TermPlan $plan)
         {
         }
     }

@@ -57,7 +57,7 @@ final readonly class Builder
                 $round = $noRound || $left <= 0.5 ? null : $this->crossing->round($standing, $meeting, $worth, $left);
                 $noRound = $round === null;
             }
-            $other = $this->bestOther($standing, $worth, $program, $hour, $olds, $tried);
+            $other = $this->bestOther($standing, $meeting, $worth, $program, $hour, $olds, $tried);
             $isRound = $round !== null && ($other === null || $round[1] >= $other[0]);
             if ($round === null && $other === null) {
                 break;
@@ -88,8 +88,8 @@ final readonly class Builder
         foreach ($kept->rounds as $round) {
             $stations = [];
             foreach ($round as $station) {
-                $learners = array_values(array_filter($station->learners, fn (int $learner): bool => $this->replay->isReady($standing, $meeting, $learner, $station->knot) && $standing->mayMeet($learner, $station->knot)));
-                $helpers = array_values(array_filter($station->helpers, static fn (int $helper): bool => $standing->has($helper, $station->knot)));
+                $helpers = array_values(array_filter($station->helpers, fn (int $helper): bool => $this->replay->course->isHere[$meeting][$helper] && $standing->has($helper, $station->knot)));
+                $learners = array_values(array_filter($station->learners, fn (int $learner): bool => $this->mayBeAt($standing, $meeting, $learner, $station->knot, $helpers !== [])));
                 if ($learners !== []) {
                     $stations[] = $station->teaching($learners)->helpedBy($helpers);
                 }
@@ -110,6 +110,12 @@ final readonly class Builder
         }
 
         return $program;
+    }
+
+    private function mayBeAt(Standing $standing, int $meeting, int $learner, int $knot, bool $isHelped): bool
+    {
+        return $this->replay->course->isHere[$meeting][$learner] && $this->replay->isReady($standing, $meeting, $learner, $knot)
+            && $standing->mayMeet($learner, $knot) && ($isHelped || $this->replay->isWanted($learner, $knot));
     }
 
     private function fits(Standing $before, int $meeting, Program $program, float $floor): bool
@@ -171,7 +177,7 @@ final readonly class Builder
      * @param  array<string, true>  $tried
      * @return ?array{float, Program, string} worth a minute, the program with it, and its name
      */
-    private function bestOther(Standing $standing, Worth $worth, Program $program, Hour $hour, array $olds, array $tried): ?array
+    private function bestOther(Standing $standing, int $meeting, Worth $worth, Program $program, Hour $hour, array $olds, array $tried): ?array
     {
         $best = null;
         $spare = max(0.0, $hour->floor - $hour->old);
@@ -188,7 +194,7 @@ final readonly class Builder
                 $much += $this->uses($standing, $rig, $learner) ? $each : 0.0;
             }
             $each = $much / max(1, $pack->minutes);
-            if ($much > 0.0 && ! isset($tried["rig $rig"]) && ! in_array($rig, $program->rigs, true) && $pack->minutes <= $hour->left() + Clock::EASE && ($best === null || $each > $best[0])) {
+            if ($much > 0.0 && $this->replay->course->mayRaise[$rig][$meeting] && ! isset($tried["rig $rig"]) && ! in_array($rig, $program->rigs, true) && $pack->minutes <= $hour->left() + Clock::EASE && ($best === null || $each > $best[0])) {
                 $best = [$each, $program->withRigs([...$program->rigs, $rig]), "rig $rig"];
             }
         }

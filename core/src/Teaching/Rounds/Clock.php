@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\TimeModel;
@@ -24,6 +25,9 @@ final class Clock
     /** @var list<float> by place of an age band */
     private readonly array $ages;
 
+    /** @var list<float> by knot: the group's own */
+    private readonly array $factors;
+
     /** @var array<int, array<int, float>> by knot and learner: a lesson for one, without its checking */
     private array $alone = [];
 
@@ -31,6 +35,7 @@ final class Clock
     {
         $bands = AgeBand::cases();
         $this->ages = array_map(static fn (AgeBand $band): float => $band->factor(), $bands);
+        $this->factors = array_map(static fn (KnotPack $knot): float => $course->wishes->factorOf($knot->id), $course->knots);
         $this->band = array_map(static fn (PlanLearner $learner): int => (int) array_search($learner->band, $bands, true), $course->learners);
     }
 
@@ -54,7 +59,7 @@ final class Clock
             $youngest = $this->band[$learner] < $youngest ? $this->band[$learner] : $youngest;
         }
 
-        return $this->course->knots[$knot]->minutes * ($known ? self::KNOWN : 1) * $this->ages[$youngest] * $this->course->wishes->factor;
+        return $this->course->knots[$knot]->minutes * ($known ? self::KNOWN : 1) * $this->ages[$youngest] * $this->factors[$knot];
     }
 
     /** How many learners a lesson of so many minutes holds, by its showing. */

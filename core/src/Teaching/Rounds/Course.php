@@ -8,7 +8,7 @@ use Compadre\Core\Checking\Memory;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Teaching\CourseNeeds;
+use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\ObjectsThere;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanRig;
@@ -39,6 +39,9 @@ final class Course
 
     /** @var list<list<bool>> by knot and meeting: neither banned nor without anything to tie it to */
     public array $may = [];
+
+    /** @var list<list<bool>> by rig and meeting: chosen for it, or offered without that, with what it is made of there and nobody too young */
+    public array $mayRaise = [];
 
     /** @var list<float> by knot: what a lesson adds to the second tries of a learner's next meeting */
     public array $again = [];
@@ -92,7 +95,7 @@ final class Course
     public array $pins;
 
     /** @var list<array{learner: int, knot: int, isLesson: bool, meeting: int, promise: Promise}> those that count */
-    public array $promises = [];
+    public array $promises;
 
     /** The day on which what is forgotten is reckoned. */
     public int $horizon;
@@ -126,10 +129,11 @@ final class Course
         $this->knotNumbers = array_flip(array_map(static fn (KnotPack $knot): string => $knot->id, $this->knots));
         $this->readMeetings();
         $this->readKnots();
+        $this->readRigs();
         $this->readPursuits();
         $this->readLearners();
         $this->readPins();
-        $this->readPromises();
+        $this->promises = (new Promised($this, $this->numbersOf($this->learners), $this->numbersOf($this->meetings)))->that($wishes->promises);
         $this->horizon = $this->reckonedOn();
     }
 
@@ -215,6 +219,14 @@ final class Course
         }
     }
 
+    private function readRigs(): void
+    {
+        $youngest = array_map(fn (array $present): AgeBand => AgeBand::youngest(array_map(fn (int $learner): AgeBand => $this->learners[$learner]->band, $present)), $this->present);
+        foreach ($this->rigs as $rig) {
+            $this->mayRaise[] = array_map(static fn (Evening $meeting, AgeBand $band): bool => in_array($rig->id, $meeting->rigs, true) || $rig->mayBePutIn($meeting->objects, $band), $this->meetings, $youngest);
+        }
+    }
+
     private function readPursuits(): void
     {
         $way = new WayToBadges($this->learners, $this->aims, $this->meetings, $this->knotNumbers, $this->rigs);
@@ -255,9 +267,9 @@ final class Course
             return;
         }
         $this->needs[$learner][$knot] = true;
-        if (! CourseNeeds::holds($this->learners[$learner], $this->knots[$knot]->id)) {
+        if (! $this->learners[$learner]->holds($this->knots[$knot]->id)) {
             foreach ($this->before[$knot] as $first) {
-                if (! CourseNeeds::holds($this->learners[$learner], $this->knots[$first]->id)) {
+                if (! $this->learners[$learner]->holds($this->knots[$first]->id)) {
                     $this->need($learner, $first);
                 }
             }
@@ -281,31 +293,6 @@ final class Course
     private function numbersOf(array $all): array
     {
         return array_flip(array_map(static fn (PlanLearner|Evening $one): string => $one->id, $all));
-    }
-
-    private function readPromises(): void
-    {
-        [$people, $meetings] = [$this->numbersOf($this->learners), $this->numbersOf($this->meetings)];
-        foreach ($this->wishes->promises as $promise) {
-            [$learner, $knot, $meeting] = [$people[$promise->learner] ?? null, $this->knot($promise->knot), $meetings[$promise->meeting] ?? null];
-            if ($learner === null || $knot === null || $meeting === null || ! $this->isHere[$meeting][$learner] || ! $this->isNeeded($promise, $learner, $knot)) {
-                continue;
-            }
-            $this->promises[] = ['learner' => $learner, 'knot' => $knot, 'isLesson' => $promise->isLesson, 'meeting' => $meeting, 'promise' => $promise];
-        }
-        usort($this->promises, static fn (array $a, array $b): int => [$a['meeting'], $a['learner'], $a['knot']] <=> [$b['meeting'], $b['learner'], $b['knot']]);
-    }
-
-    private function isNeeded(Promise $promise, int $learner, int $knot): bool
-    {
-        $person = $this->learners[$learner];
-        if ($promise->isLesson) {
-            return isset($this->needs[$learner][$knot]) && ! CourseNeeds::holds($person, $promise->knot);
-        }
-        $asked = array_merge([], ...array_map(static fn (Pursuit $one): array => $one->learner === $learner ? $one->ask->targets() : [], $this->pursuits));
-        $again = array_filter($asked, fn (int $target): bool => $this->targets[$target]->knot === $knot && $this->targets[$target]->deed === Deed::Again);
-
-        return array_filter($again, fn (int $target): bool => ! $this->targets[$target]->isMetBy($person)) !== [];
     }
 
     /** 28 days after the last meeting, or the latest date of any badge, if that is later. */

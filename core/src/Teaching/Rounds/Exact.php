@@ -84,7 +84,7 @@ final class Exact
         $best = $this->best;
         foreach ($states as [, $plan]) {
             $outcome = $this->replay->of($plan);
-            if ($outcome !== null && ($best === null || $outcome->score->against($best->outcome->score, $this->course->wishes->soon) < 0)) {
+            if ($outcome !== null && ($best === null || $outcome->score->against($best->outcome->score, $this->course->wishes) < 0)) {
                 $best = new Found($plan, $outcome);
             }
         }

@@ -6,7 +6,7 @@ namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Teaching\CourseNeeds;
+use Compadre\Core\Refusal;
 
 /**
  * Puts knots into an order in which what comes before another stands before it; else by id.
@@ -41,7 +41,7 @@ final class KnotOrder
             return;
         }
         if (in_array($knot, $way, true)) {
-            throw CourseNeeds::circle($way);
+            throw Refusal::saying('/prerequisites', $way, 'prerequisites that do not go round in a circle', 'These knots each need another of them first: '.implode(', ', $way).'.');
         }
         $pack = $this->library->knot($knot);
         foreach ($pack->prerequisites as $first) {

@@ -32,14 +32,26 @@ final class Remedies
         if ($missing === []) {
             return [];
         }
-        $remedies = new self($course, $found->outcome->score->unmet);
-        $size = count($course->learners) * count($course->knots) * count($course->meetings);
-        if ($size > self::AT_ONCE) {
-            return array_map(static fn (Missing $one): Missing => $one->with($remedies->likely($one)), $missing);
+        if (count($course->learners) * count($course->knots) * count($course->meetings) > self::AT_ONCE) {
+            return self::likely($course, $missing);
         }
+        $remedies = new self($course, $found->outcome->score->unmet);
         $remedies->try();
 
         return array_map($remedies->mended(...), $missing);
+    }
+
+    /**
+     * For each the change to try first; nobody has tried it yet.
+     *
+     * @param  list<Missing>  $missing
+     * @return list<Missing>
+     */
+    public static function likely(Course $course, array $missing): array
+    {
+        $remedies = new self($course, count($missing));
+
+        return array_map(static fn (Missing $one): Missing => $one->with($remedies->first($one)), $missing);
     }
 
     private function mended(Missing $missing): Missing
@@ -81,8 +93,8 @@ final class Remedies
         }
     }
 
-    /** The change to try first for its cause; nobody has tried it yet. */
-    private function likely(Missing $missing): ?Remedy
+    /** The change to try first for its cause. */
+    private function first(Missing $missing): ?Remedy
     {
         $kinds = match ($missing->cause) {
             Cause::Pin => ['unpin'],

@@ -88,7 +88,7 @@ final readonly class Replay
     /**
      * @param  Standing  $standing  before the meeting
      * @param  ?float  $floor  what is kept for old knots, where that has been reckoned
-     * @return ?Hour null where old knots may not be there
+     * @return ?Hour null where old knots or rigs may not be there
      */
     public function hour(Standing $standing, int $meeting, Program $program, ?float $floor = null): ?Hour
     {
@@ -101,6 +101,9 @@ final readonly class Replay
             $old += $this->clock->old(count($having), $meeting);
         }
         foreach ($program->rigs as $rig) {
+            if (! $this->course->mayRaise[$rig][$meeting]) {
+                return null;
+            }
             $blocks += $this->course->rigs[$rig]->minutes;
         }
         foreach ($program->rounds as $round) {

@@ -23,18 +23,19 @@ final readonly class Score
             : [$this->unmet, $this->forgotten, $this->completion, $this->crowding];
     }
 
-    /** Below nought where this one is better: two terms, then promises, then the other two. */
-    public function against(self $other, bool $soon): int
+    /** Below nought where this one is better: two terms, then promises, then the other two; where promises are held to, they come before all. */
+    public function against(self $other, Wishes $wishes): int
     {
-        return $this->rank($soon) <=> $other->rank($soon);
+        return $this->rank($wishes) <=> $other->rank($wishes);
     }
 
     /** @return list<float> */
-    private function rank(bool $soon): array
+    private function rank(Wishes $wishes): array
     {
-        [$first, $second, $third, $fourth] = $this->terms($soon);
+        [$first, $second, $third, $fourth] = $this->terms($wishes->soon);
+        $moved = [array_sum($this->moved), ...$this->moved];
 
-        return [$first, $second, array_sum($this->moved), ...$this->moved, $third, $fourth];
+        return $wishes->held ? [...$moved, $first, $second, $third, $fourth] : [$first, $second, ...$moved, $third, $fourth];
     }
 
     /** @return array{int, int, float, float} unmet, completion, forgotten, crowding */

@@ -28,7 +28,8 @@ final class Search
 
     private readonly Edits $edits;
 
-    private function __construct(private readonly Course $course)
+    /** @param  array<int, Program>  $accepted  by meeting */
+    private function __construct(private readonly Course $course, private readonly array $accepted)
     {
         $this->replay = new Replay($course);
         $this->dice = new Dice(20);
@@ -38,18 +39,22 @@ final class Search
 
     /**
      * @param  float  $effort  of the usual one
+     * @param  array<int, Program>  $accepted  by meeting: the plan that stands, of which whatever still may be there is a start
      *
      * @throws Refusal where no plan was found that holds all pins
      */
-    public static function in(Course $course, float $effort = 1.0): Found
+    public static function in(Course $course, float $effort = 1.0, array $accepted = []): Found
     {
-        return self::quickly($course, $effort) ?? throw self::pinsThatCannotHold($course);
+        return self::quickly($course, $effort, $accepted) ?? throw self::pinsThatCannotHold($course);
     }
 
-    /** @return ?Found null where pins cannot hold */
-    public static function quickly(Course $course, float $effort = 0.15): ?Found
+    /**
+     * @param  array<int, Program>  $accepted  by meeting
+     * @return ?Found null where pins cannot hold
+     */
+    public static function quickly(Course $course, float $effort = 0.15, array $accepted = []): ?Found
     {
-        return (new self($course))->search($effort);
+        return (new self($course, $accepted))->search($effort);
     }
 
     private function search(float $effort): ?Found
@@ -75,6 +80,9 @@ final class Search
         if ($this->course->promises !== []) {
             $best = $this->better($best, $this->laid(0, [], new Leaning(holds: true)));
         }
+        if ($this->accepted !== []) {
+            $best = $this->better($best, $this->laid(0, [], new Leaning(holds: true), $this->accepted));
+        }
 
         return $best;
     }
@@ -97,7 +105,7 @@ final class Search
             if ($next === null) {
                 continue;
             }
-            $against = $next->outcome->score->against($at->outcome->score, $this->course->wishes->soon);
+            $against = $next->outcome->score->against($at->outcome->score, $this->course->wishes);
             if ($against <= 0 || $next->outcome->score->unmet <= $at->outcome->score->unmet && $this->dice->below(40) === 0) {
                 $at = $next;
                 $best = $this->better($best, $next) ?? $best;
@@ -146,7 +154,7 @@ final class Search
         }
         $plan = $before;
         for ($meeting = $from; $meeting < count($this->course->meetings); $meeting++) {
-            $plan[] = $this->builder->meeting($standing, $meeting, isset($kept[$meeting]) ? new Leaning : $leaning, $kept[$meeting] ?? null);
+            $plan[] = $this->builder->meeting($standing, $meeting, isset($kept[$meeting]) ? new Leaning(holds: $leaning->holds) : $leaning, $kept[$meeting] ?? null);
         }
         $outcome = $this->replay->of($plan);
 
@@ -155,7 +163,7 @@ final class Search
 
     private function better(?Found $best, ?Found $next): ?Found
     {
-        return $best === null || $next !== null && $next->outcome->score->against($best->outcome->score, $this->course->wishes->soon) < 0 ? $next : $best;
+        return $best === null || $next !== null && $next->outcome->score->against($best->outcome->score, $this->course->wishes) < 0 ? $next : $best;
     }
 
     public static function pinsThatCannotHold(Course $course): Refusal

@@ -7,7 +7,6 @@ namespace Compadre\Core\Teaching\Rounds;
 use Compadre\Core\Checking\Memory;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Verdict;
-use Compadre\Core\Teaching\CourseNeeds;
 use Compadre\Core\Teaching\PlanLearner;
 
 /**
@@ -43,7 +42,7 @@ final class Standing
         foreach ($course->learners as $number => $learner) {
             $this->since[] = $this->halfLife[] = $this->last[] = $this->met[] = $this->ticked[] = [];
             foreach ($course->knots as $knot => $pack) {
-                if (CourseNeeds::holds($learner, $pack->id)) {
+                if ($learner->holds($pack->id)) {
                     $memory = $learner->memories[$pack->id] ?? null;
                     $day = $memory === null ? $now : Memory::dayNumber($memory->lastDay);
                     $this->since[$number][$knot] = $this->last[$number][$knot] = $day;

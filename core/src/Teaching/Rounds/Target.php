@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Checking\Level;
-use Compadre\Core\Teaching\CourseNeeds;
 use Compadre\Core\Teaching\Leaf;
 use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\PlanRig;
@@ -37,6 +36,6 @@ final readonly class Target
     public function isMetBy(PlanLearner $learner): bool
     {
         return $this->leaf->metBy($learner->levels[$this->leaf->knot] ?? null, $learner->ticked)
-            || $this->leaf->level === Level::UsesIt && $this->deed === Deed::Lesson && CourseNeeds::holds($learner, $this->leaf->knot);
+            || $this->leaf->level === Level::UsesIt && $this->deed === Deed::Lesson && $learner->holds($this->leaf->knot);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Rounds;
 
+use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\PlanLearner;
 
 /**
@@ -11,6 +12,9 @@ use Compadre\Core\Teaching\PlanLearner;
  */
 final readonly class TermPlan
 {
+    /** Of the usual effort, where somebody waits. */
+    private const AT_ONCE = 0.1;
+
     /**
      * @param  Score  $bound  no plan is better in a term that is no worse in those compared before it
      * @param  int  $proven  terms, in the order compared, in which plan and bound meet
@@ -25,7 +29,29 @@ final readonly class TermPlan
         // Of a small case every plan is looked at; a quick search is to have something to measure them by.
         $looked = Exact::isSmall($course) ? Exact::of($course, Search::quickly($course, 0.1)) : null;
         $found = $looked instanceof Looked ? $looked->best ?? throw Search::pinsThatCannotHold($course) : Search::in($course);
-        $bound = self::bound($course, $found, $looked instanceof Looked);
+
+        return self::judged($course, $found, $looked instanceof Looked, Remedies::for($course, $found, Causes::of($course, $found)));
+    }
+
+    /**
+     * The same while somebody waits for it: not every plan is looked at, and what might mend what is missing is named and not tried.
+     *
+     * @param  array<int, Program>  $accepted  by meeting: the plan that stands
+     * @param  float  $effort  of the usual one
+     *
+     * @throws Refusal where no plan was found that holds all pins
+     */
+    public static function atOnce(Course $course, array $accepted = [], float $effort = self::AT_ONCE): self
+    {
+        $found = Search::in($course, $effort, $accepted);
+
+        return self::judged($course, $found, false, Remedies::likely($course, Causes::of($course, $found)));
+    }
+
+    /** @param  list<Missing>  $unmet */
+    private static function judged(Course $course, Found $found, bool $isBest, array $unmet): self
+    {
+        $bound = self::bound($course, $found, $isBest);
         $proven = 0;
         $soon = $course->wishes->soon;
         foreach ($found->outcome->score->terms($soon) as $place => $term) {
@@ -35,7 +61,7 @@ final readonly class TermPlan
             $proven++;
         }
 
-        return new self($course, $found, $bound, $proven, Remedies::for($course, $found, Causes::of($course, $found)));
+        return new self($course, $found, $bound, $proven, $unmet);
     }
 
     /** A plan that keeps promises may be beaten in the last two terms by one that does not. */

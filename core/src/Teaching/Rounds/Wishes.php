@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Knots\KnotPack;
-use Compadre\Core\Teaching\Plan\Ban;
+use Compadre\Core\Teaching\Ban;
+use Compadre\Core\Teaching\PassRates;
 use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\TimeModel;
 
@@ -16,7 +17,7 @@ use Compadre\Core\Teaching\TimeModel;
 final readonly class Wishes
 {
     /** The pass rate of a knot that the group has not been tested in. */
-    public const PASS_RATE = 0.7;
+    public const PASS_RATE = PassRates::USUAL;
 
     /**
      * @param  float  $factor  the group's own, on the minutes of lessons
@@ -27,6 +28,8 @@ final readonly class Wishes
      * @param  list<Ban>  $bans
      * @param  list<Promise>  $promises
      * @param  array<string, PlanRig>  $rigs  by id
+     * @param  bool  $held  whether promises come before all else: a plan that has been accepted is filled in, not made anew
+     * @param  array<string, float>  $factors  in place of the group's own, by knot
      */
     public function __construct(
         public bool $soon = false,
@@ -38,7 +41,15 @@ final readonly class Wishes
         public array $bans = [],
         public array $promises = [],
         public array $rigs = [],
+        public bool $held = false,
+        public array $factors = [],
     ) {
+    }
+
+    /** What the minutes of a lesson in a knot are multiplied by, beside ages. */
+    public function factorOf(string $knot): float
+    {
+        return $this->factors[$knot] ?? $this->factor;
     }
 
     public function bans(KnotPack $knot, string $meeting): bool
@@ -49,6 +60,6 @@ final readonly class Wishes
     /** @param  list<Pin>  $pins */
     public function withPins(array $pins): self
     {
-        return new self($this->soon, $this->factor, $this->newKnots, $this->oldShare, $this->passRates, $pins, $this->bans, $this->promises, $this->rigs);
+        return new self($this->soon, $this->factor, $this->newKnots, $this->oldShare, $this->passRates, $pins, $this->bans, $this->promises, $this->rigs, $this->held, $this->factors);
     }
 }

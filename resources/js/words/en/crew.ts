@@ -39,6 +39,8 @@ export const crew = {
     change: 'Change',
     changeOf: (name: string) => `Change ${name}`,
     hand: 'Hand',
+    patrol: 'Patrol (if you like)',
+    patrolAbout: 'Learners of different patrols are not taught at one station; who has none goes with any.',
     handUnsaid: 'not said',
     right: 'right-handed',
     archive: 'Put away',

@@ -15,6 +15,7 @@ export const session = {
     check: 'Check',
     kinds: {
       welcome: 'Welcome',
+      tries: 'Second tries',
       old: 'Old knot',
       new: 'New knot',
       again: 'Once more',
@@ -54,8 +55,10 @@ export const session = {
           : 'On time.',
     part: (part: 'show' | 'along' | 'tries' | 'check', minutes: number) =>
       `${{ show: 'show', along: 'tie along', tries: 'tries', check: 'check' }[part]} ${number(minutes)}`,
-    beside: 'At the same time',
-    teacher: (name: string) => `${name} can show it.`,
+    expected: 'Expected, and what came',
+    expectedOf: (n: number, all: number) => `${number(n)} of ${number(all)}`,
+    came: (passed: number, tried: number) => (tried === 0 ? 'not checked' : `${number(passed)} of ${number(tried)}`),
+    expectedHead: { knot: 'Knot', expected: 'Expected to pass', came: 'Passed, of those checked' },
     states: { waiting: '', running: 'now', done: 'done', skipped: 'skipped', carried: 'next meeting' },
     took: (taken: number, planned: number) => `${number(taken)} of ${number(planned)} min`,
     summary: 'How it went',

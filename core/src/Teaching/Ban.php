@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Compadre\Core\Teaching\Plan;
+namespace Compadre\Core\Teaching;
 
 use Compadre\Core\Knots\KnotPack;
 
