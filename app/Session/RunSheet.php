@@ -46,7 +46,7 @@ final readonly class RunSheet
             'roll' => $state->learners->map(fn (Learner $learner): array => $learner->about() + ['present' => isset($here[$learner->id]) ? (bool) $here[$learner->id] : null])->values()->all(),
             'knots' => (object) $this->names->all(),
             'rigs' => (object) $this->rigs->of($group, $meeting, self::rigsIn($plans->kept()->stations($meeting->id), $clock)),
-            'used' => self::used($state, $meeting),
+            'used' => self::used($state, $meeting), 'leads' => (object) LeadStation::of($meeting),
             'clock' => $clock,
             'expected' => $meeting->ended_at === null ? null : Expected::of($group, $meeting),
             'proposal' => $meeting->ended_at === null ? null : PlanProposal::of($state, $plans, $meetings),
@@ -95,6 +95,7 @@ final readonly class RunSheet
             'rig_gates' => 'meeting_id, rig',
             'plan_places' => "knot, coalesce(concat(meeting_id), '')",
             'plan_parts' => 'id',
+            'station_leads' => 'meeting_id, knot, user_id',
             'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(patrol, ''), coalesce(archived_at, '')",
         ];
         $parts = [];

@@ -30,6 +30,20 @@ final class SessionController extends Controller
         return new Response(status: 204);
     }
 
+    public function lead(Request $request, Meeting $meeting, string $knot, LeadStation $lead): Response
+    {
+        $lead($this->group($request), $meeting, $knot, $this->user($request), $this->fields($request)->flag('leads'));
+
+        return new Response(status: 204);
+    }
+
+    public function move(Request $request, Meeting $meeting, Learner $learner, MoveLearner $move): Response
+    {
+        $move($meeting, $this->fields($request)->whole('place'), $learner, $this->fields($request)->textOrNull('to'));
+
+        return new Response(status: 204);
+    }
+
     public function run(Request $request, Meeting $meeting, RunMeeting $run, RunSheet $sheet): JsonResponse
     {
         $run($this->group($request), $meeting, $this->fields($request));

@@ -10,5 +10,7 @@ Route::middleware('signed-in')->group(function (): void {
     Route::get('/meetings/{meeting}', [SessionController::class, 'meeting']);
     Route::get('/meetings/{meeting}/clock', [SessionController::class, 'clock']);
     Route::post('/meetings/{meeting}/run', [SessionController::class, 'run'])->can('teach');
+    Route::put('/meetings/{meeting}/leads/{knot}', [SessionController::class, 'lead'])->can('check');
+    Route::put('/meetings/{meeting}/stations/{learner}', [SessionController::class, 'move'])->can('teach');
     Route::put('/meetings/{meeting}/attendance/{learner}', [SessionController::class, 'markAttendance'])->can('teach');
 });

@@ -33,6 +33,14 @@ return new class extends Migration
             $table->boolean('helps')->default(false);
             $table->primary(['plan_part_id', 'learner_id']);
         });
+        // Who leads a knot's stations at a meeting.
+        Schema::create('station_leads', function (Blueprint $table): void {
+            $table->foreignUuid('meeting_id')->constrained()->cascadeOnDelete();
+            $table->string('knot', 60);
+            $table->foreignUuid('user_id')->constrained()->cascadeOnDelete();
+            $table->foreignUuid('group_id')->constrained()->cascadeOnDelete();
+            $table->primary(['meeting_id', 'knot', 'user_id']);
+        });
         $this->turnPlaces();
         // What is left of the places is what leaders pinned.
         DB::table('plan_places')->where('pinned', false)->delete();
@@ -42,6 +50,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::table('plan_places', fn (Blueprint $table) => $table->boolean('pinned')->default(true));
+        Schema::drop('station_leads');
         Schema::drop('plan_people');
         Schema::drop('plan_parts');
         Schema::table('learners', fn (Blueprint $table) => $table->dropColumn('patrol'));

@@ -58,6 +58,7 @@ function matrixGroup($test, string $name): array
     $cleo->update(['archived_at' => now()]);
     $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
+    $next->blocks()->create(['position' => 5, 'kind' => 'new', 'knot' => 'bowline', 'stations' => ['kind' => 'new', 'knot' => 'bowline', 'learners' => [$ada->id], 'beside' => []], 'planned' => 5, 'state' => 'waiting']);
     $pole = $group->poles()->create(['name' => 'Ash poles', 'diameter_mm' => 60, 'length_mm' => 2500, 'count' => 6]);
     $stock = $group->stocks()->create(['name' => 'Coil', 'kind' => 'coil', 'diameter_mm' => 10, 'material' => 'polyester', 'lay' => 'right', 'ends' => 'taped', 'length_mm' => 50_000]);
     $taken = MeetingRig::query()->create(['group_id' => $group->id, 'meeting_id' => $next->id, 'rope_id' => $rope->id, 'rig' => 'bed-roll', 'version' => 1, 'answers' => ['length_mm' => 600, 'girth_mm' => 700], 'knots' => []]);
@@ -98,6 +99,7 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
         'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
         'PUT /api/course/remedy' => ['remedy' => ['kind' => 'minutes', 'what' => $ids['meeting'], 'by' => 10]], 'PUT /api/course/pace' => ['pace' => 'soon'],
+        'PUT /api/meetings/{meeting}/leads/{knot}' => ['leads' => true], 'PUT /api/meetings/{meeting}/stations/{learner}' => ['place' => 5, 'to' => null],
         'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],
         'POST /api/meetings/{meeting}/rigs' => ['rig' => 'tripod', 'answers' => ['leg_mm' => 2000, 'foot_radius_mm' => 850, 'poles_mm' => [60, 60, 60], 'school' => 'plain']],
         'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],

@@ -236,6 +236,51 @@ it('takes the steps of a phone that was without a network, each when it was take
     $this->refused($run(['step' => 'next', 'place' => 0, 'ago_s' => 1209601]), '/ago_s', '1209600');
 });
 
+it('tells each helper which station is theirs', function (): void {
+    [$group, , [$tonight]] = $this->term();
+    $lead = $this->app['auth']->user();
+    $helper = $this->person($group, Role::Helper, 'wren@gullwick.example');
+    $this->become($helper);
+    $before = $this->api('GET', "/api/meetings/{$tonight->id}/clock")->json('sheet');
+    $this->api('PUT', "/api/meetings/{$tonight->id}/leads/overhand", ['leads' => true])->assertNoContent();
+    $this->api('PUT', "/api/meetings/{$tonight->id}/leads/overhand", ['leads' => true])->assertNoContent();
+    expect($this->api('GET', "/api/meetings/{$tonight->id}")->json('leads.overhand.*.id'))->toBe([$helper->id]);
+    // Whoever else looks on is told to look again.
+    expect($this->api('GET', "/api/meetings/{$tonight->id}/clock")->json('sheet'))->not->toBe($before);
+    $this->become($lead);
+    $this->api('PUT', "/api/meetings/{$tonight->id}/leads/overhand", ['leads' => true])->assertNoContent();
+    expect($this->api('GET', "/api/meetings/{$tonight->id}")->json('leads.overhand'))->toHaveCount(2);
+    $this->become($helper);
+    $this->api('PUT', "/api/meetings/{$tonight->id}/leads/overhand", ['leads' => false])->assertNoContent();
+    expect($this->api('GET', "/api/meetings/{$tonight->id}")->json('leads.overhand.*.id'))->toBe([$lead->id]);
+    $this->refused($this->api('PUT', "/api/meetings/{$tonight->id}/leads/no-such-knot", ['leads' => true]), '/knot');
+});
+
+it('moves a learner to another station of a block, and nowhere else', function (): void {
+    [, $learners, [$tonight]] = $this->term();
+    $blocks = $this->api('GET', "/api/meetings/{$tonight->id}")->json('meeting.blocks');
+    $station = fn (string $knot, array $who): array => array_replace($blocks[1], ['kind' => 'new', 'knot' => $knot, 'learners' => $who, 'helpers' => [], 'beside' => []]);
+    $ids = array_map(fn ($one): string => $one->id, $learners);
+    $shown = [$blocks[0], array_replace($station('overhand', array_slice($ids, 0, 3)), ['beside' => [$station('bowline', array_slice($ids, 3))]])];
+    $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'start', 'shown' => $shown])->assertOk();
+    $move = fn (int $place, string $who, ?string $to) => $this->api('PUT', "/api/meetings/{$tonight->id}/stations/$who", ['place' => $place, 'to' => $to]);
+    $at = function () use ($tonight): array {
+        $block = $this->api('GET', "/api/meetings/{$tonight->id}")->json('clock.blocks.1');
+
+        return [$block['learners'], $block['beside'][0]['learners']];
+    };
+    $move(10, $ids[0], 'bowline')->assertNoContent();
+    expect($at())->toBe([[$ids[1], $ids[2]], [$ids[3], $ids[4], $ids[0]]]);
+    $move(10, $ids[3], null)->assertNoContent();
+    $move(10, $ids[4], 'overhand')->assertNoContent();
+    expect($at())->toBe([[$ids[1], $ids[2], $ids[4]], [$ids[0]]]);
+    $this->refused($move(10, $ids[0], 'clove-hitch'), '/to', 'overhand, bowline');
+    $this->refused($move(30, $ids[0], 'bowline'), '/place', 'a block of this meeting');
+    $move(10, '019ac0de-0000-7000-8000-000000000000', 'bowline')->assertNotFound();
+    $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'skip', 'place' => 10])->assertOk();
+    $this->refused($move(10, $ids[0], 'bowline'), '/place', 'runs or waits');
+});
+
 it('starts an evening nobody planned, once', function (): void {
     $group = $this->group();
     $this->become($this->person($group, Role::Instructor));

@@ -11,6 +11,7 @@ export function StationCard({
   number,
   knots,
   people,
+  own = false,
   children,
 }: {
   station: Station;
@@ -18,12 +19,16 @@ export function StationCard({
   number?: number | undefined;
   knots: Record<string, string>;
   people: Record<string, string>;
+  /** Led by who looks on. */
+  own?: boolean;
   children?: ReactNode;
 }) {
   const names = (ids: string[]): string => listOf(ids.map((id) => people[id] ?? '').filter(Boolean));
   const others = Object.keys(people).filter((id) => !station.learners.includes(id));
   return (
-    <div className="flex-1 basis-56 rounded-lg border border-line bg-card px-3 py-2 print:border-ink print:p-1">
+    <div
+      className={`flex-1 basis-56 rounded-lg bg-card px-3 py-2 print:border print:border-ink print:p-1 ${own ? 'border-2 border-signal' : 'border border-line'}`}
+    >
       {number !== undefined && (
         <span className="text-sm text-soft">
           {words.course.station(number)}

@@ -148,7 +148,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               </span>
               <p className="text-sm text-soft">{block.why}</p>
               <RigPart block={block} sheet={sheet} open />
-              <Stations of={block} sheet={sheet} />
+              <Stations of={block} place={block.place} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">
                   <Button

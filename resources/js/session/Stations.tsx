@@ -1,37 +1,159 @@
-import { CheckCheck, Presentation } from 'lucide-react';
+import { useMutation } from '@tanstack/react-query';
+import { CheckCheck, Hand, Presentation } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
+import { call, type Schemas } from '../api/client';
+import { queryClient, runSheetQuery } from '../api/queries';
 import { type Station, StationCard } from '../course/StationCard';
+import { useMe } from '../device/me';
+import { Faults } from '../ui/states';
+import { listOf } from '../words/format';
 import { words } from '../words/en';
+
+type RunSheet = Schemas['RunSheet'];
+
+const LOOK =
+  'inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash';
 
 /** Straight to showing and checking a block's knot. */
 export function BlockLinks({ knot, meeting }: { knot: string | null; meeting: string }) {
   if (knot === null) return null;
-  const look =
-    'inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash';
   return (
     <p className="mt-2 flex gap-2 print:hidden">
-      <Link to={`/show/${knot}`} className={look}>
+      <Link to={`/show/${knot}`} className={LOOK}>
         <Presentation aria-hidden className="size-5" /> {words.session.show}
       </Link>
-      <Link to={`/check/${knot}?meeting=${meeting}`} className={look}>
+      <Link to={`/check/${knot}?meeting=${meeting}`} className={LOOK}>
         <CheckCheck aria-hidden className="size-5" /> {words.session.check}
       </Link>
     </p>
   );
 }
 
-/** A block's stations side by side, each with who is at it; a block with one has its links alone. */
-export function Stations({ of, sheet }: { of: Station & { beside: Schemas['Block'][] }; sheet: Schemas['RunSheet'] }) {
-  if (of.beside.length === 0) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
+/** A block's stations side by side, one's own first, each with who is at it and who leads it. A block with one station has its links alone. */
+export function Stations({
+  of,
+  place,
+  sheet,
+}: {
+  of: Station & { beside: Schemas['Block'][] };
+  /** Of a block that runs: its learners can be moved. */
+  place?: number;
+  sheet: RunSheet;
+}) {
+  const me = useMe();
+  if (of.knot === null) return null;
+  const stations = [of, ...of.beside].map((station, n) => ({ station, number: n + 1 }));
+  const mine = (station: Station): boolean =>
+    (sheet.leads[station.knot ?? ''] ?? []).some((one) => one.id === me.user.id);
+  if (stations.length === 1) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
   const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
   return (
     <div className="mt-2 flex flex-wrap gap-2">
-      {[of, ...of.beside].map((station, n) => (
-        <StationCard key={n} station={station} number={n + 1} knots={sheet.knots} people={people}>
-          <BlockLinks knot={station.knot} meeting={sheet.meeting.id} />
-        </StationCard>
-      ))}
+      {[...stations.filter((one) => mine(one.station)), ...stations.filter((one) => !mine(one.station))].map(
+        ({ station, number }) => (
+          <StationCard
+            key={number}
+            station={station}
+            number={number}
+            knots={sheet.knots}
+            people={people}
+            own={mine(station)}
+          >
+            <Lead knot={station.knot ?? ''} mine={mine(station)} sheet={sheet} />
+            {me.may.teach && place !== undefined && (
+              <Move
+                station={station}
+                place={place}
+                others={stations.map((one) => one.station.knot ?? '')}
+                sheet={sheet}
+              />
+            )}
+            <BlockLinks knot={station.knot} meeting={sheet.meeting.id} />
+          </StationCard>
+        ),
+      )}
     </div>
+  );
+}
+
+const again = (meeting: string): Promise<void> =>
+  queryClient.invalidateQueries({ queryKey: runSheetQuery(meeting).queryKey });
+
+function Lead({ knot, mine, sheet }: { knot: string; mine: boolean; sheet: RunSheet }) {
+  const lead = useMutation({
+    mutationFn: () => call('PUT', `/api/meetings/${sheet.meeting.id}/leads/${knot}`, { leads: !mine }),
+    onSuccess: () => again(sheet.meeting.id),
+  });
+  const names = (sheet.leads[knot] ?? []).map((one) => one.name);
+  return (
+    <>
+      <span className="mt-1 flex flex-wrap items-center gap-x-3 print:mt-0">
+        {names.length > 0 && <span className="text-sm font-semibold">{words.session.ledBy(listOf(names))}</span>}
+        <button
+          type="button"
+          aria-pressed={mine}
+          disabled={lead.isPending}
+          onClick={() => lead.mutate()}
+          className="inline-flex min-h-12 items-center gap-2 text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden"
+        >
+          <Hand aria-hidden className="size-5" /> {mine ? words.session.leadNoMore : words.session.lead}
+        </button>
+      </span>
+      <Faults error={lead.error} />
+    </>
+  );
+}
+
+/** A learner goes to another station with two taps. */
+function Move({
+  station,
+  place,
+  others,
+  sheet,
+}: {
+  station: Station;
+  place: number;
+  others: string[];
+  sheet: RunSheet;
+}) {
+  const move = useMutation({
+    mutationFn: ({ learner, to }: { learner: string; to: string | null }) =>
+      call('PUT', `/api/meetings/${sheet.meeting.id}/stations/${learner}`, { place, to }),
+    onSuccess: () => again(sheet.meeting.id),
+  });
+  const at = sheet.roll.filter((one) => station.learners.includes(one.id));
+  const to = others.filter((knot, n) => knot !== station.knot && others.indexOf(knot) === n);
+  if (at.length === 0 || to.length === 0) return null;
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger
+          disabled={move.isPending}
+          className="inline-flex min-h-12 items-center text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden"
+        >
+          {words.session.moveSomebody}
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="start"
+            className="z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-56 overflow-y-auto rounded-xl border border-line bg-card p-1 shadow-lg"
+          >
+            {at.flatMap((one) =>
+              to.map((knot) => (
+                <DropdownMenu.Item
+                  key={`${one.id} ${knot}`}
+                  onSelect={() => move.mutate({ learner: one.id, to: knot })}
+                  className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 outline-none data-[highlighted]:bg-wash"
+                >
+                  {words.session.moveTo(one.name, sheet.knots[knot] ?? knot)}
+                </DropdownMenu.Item>
+              )),
+            )}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Faults error={move.error} />
+    </>
   );
 }

@@ -55,6 +55,11 @@ export const session = {
           : 'On time.',
     part: (part: 'show' | 'along' | 'tries' | 'check', minutes: number) =>
       `${{ show: 'show', along: 'tie along', tries: 'tries', check: 'check' }[part]} ${number(minutes)}`,
+    lead: 'I lead this',
+    leadNoMore: 'I do not lead it',
+    ledBy: (names: string) => `Led by ${names}`,
+    moveSomebody: 'Move somebody',
+    moveTo: (name: string, knot: string) => `${name} to the ${knot.toLowerCase()}`,
     expected: 'Expected, and what came',
     expectedOf: (n: number, all: number) => `${number(n)} of ${number(all)}`,
     came: (passed: number, tried: number) => (tried === 0 ? 'not checked' : `${number(passed)} of ${number(tried)}`),

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Session;
+
+use App\Models\BlockRun;
+use App\Models\Learner;
+use App\Models\Meeting;
+use Compadre\Core\Refusal;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Moves a learner to another station of a block that runs or waits. The plan is as it was: only this evening is another.
+ */
+final class MoveLearner
+{
+    /** @param  ?string  $to  the knot of one of the block's stations; null: to none of them */
+    public function __invoke(Meeting $meeting, int $place, Learner $learner, ?string $to): void
+    {
+        DB::transaction(function () use ($meeting, $place, $learner, $to): void {
+            DB::table('meetings')->where('id', $meeting->id)->lockForUpdate()->first();
+            $run = $meeting->blocks()->where('position', $place)->first();
+            if ($run === null || ! in_array($run->state, ['waiting', 'running'], true)) {
+                throw Refusal::of('/place', $place, 'a block of this meeting that runs or waits');
+            }
+            $stations = self::stations($run);
+            $knots = array_column($stations, 'knot');
+            if ($to !== null && ! in_array($to, $knots, true)) {
+                throw Refusal::of('/to', $to, 'one of the knots of this block: '.implode(', ', array_filter($knots, is_string(...))));
+            }
+            $at = $to === null ? null : array_search($to, $knots, true);
+            foreach ($stations as $number => $station) {
+                $stations[$number]['helpers'] = self::without($station['helpers'] ?? [], $learner->id);
+                $stations[$number]['learners'] = [...self::without($station['learners'] ?? [], $learner->id), ...($number === $at ? [$learner->id] : [])];
+            }
+            $run->update(['stations' => array_shift($stations) + ['beside' => $stations]]);
+        });
+    }
+
+    /** @return non-empty-list<array<string, mixed>> */
+    private static function stations(BlockRun $run): array
+    {
+        return [array_diff_key($run->stations, ['beside' => true]), ...array_values(array_filter($run->besides(), is_array(...)))];
+    }
+
+    /** @return list<string> */
+    private static function without(mixed $ids, string $id): array
+    {
+        return array_values(array_filter(is_array($ids) ? $ids : [], static fn (mixed $one): bool => is_string($one) && $one !== $id));
+    }
+}
