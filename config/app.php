@@ -23,6 +23,9 @@ return [
     'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
 
+    // Whether better plans are looked for once a request has been answered.
+    'improves' => (bool) env('COMPADRE_IMPROVES', true),
+
     // Changes when the planner does: a plan that was kept is then laid out anew.
     'planner' => sha1(implode(',', array_map(
         static fn (string $file): string => $file.filemtime($file),

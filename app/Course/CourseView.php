@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Collection;
  */
 final readonly class CourseView
 {
-    public function __construct(private Plans $plans, private KnotNames $names, private RigsAtHand $rigs)
+    public function __construct(private Plans $plans, private KnotNames $names, private RigsAtHand $rigs, private ImprovePlan $improve)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class CourseView
 
         return [
             'meetings' => $term,
-            'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->unmet),
+            'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->withRemediesOf($plans->improved())),
             'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
             'knots' => (object) $this->names->all(), 'rigs' => (object) array_map(static fn (PlanRig $rig): string => $rig->name, $this->rigs->of($group)),
             'places' => (object) $plan->shownIn, 'pinned' => $plans->pinned(), 'people' => (object) $state->learners->pluck('name', 'id')->all(), 'accepted' => $plans->isAccepted(),
@@ -71,7 +71,12 @@ final readonly class CourseView
         $plans = $this->plans->with($state, $group, $meetings);
         $pace = static fn (TermSheet $plan): array => ['missing' => $plan->score->unmet, 'completed' => self::completed($plan, $meetings), 'remembered' => self::remembered($plan)];
 
-        return ['proposal' => PlanProposal::of($state, $plans, $meetings), 'paces' => ['soon' => $pace($plans->inPace(true)), 'keep' => $pace($plans->inPace(false))]];
+        $improving = $this->improve->isToCome($plans);
+        if ($improving) {
+            $this->improve->afterwards($group);
+        }
+
+        return ['proposal' => PlanProposal::of($state, $plans, $meetings), 'improving' => $improving, 'paces' => ['soon' => $pace($plans->inPace(true)), 'keep' => $pace($plans->inPace(false))]];
     }
 
     /** @return array<string, mixed> */

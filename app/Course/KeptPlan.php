@@ -15,20 +15,37 @@ use Compadre\Core\Teaching\Term\TermSheet;
  */
 final class KeptPlan
 {
-    private const KINDS = ['kept', 'anew', 'soon', 'keep'];
+    private const KINDS = ['kept', 'anew', 'soon', 'keep', 'better'];
 
     private const SECONDS = 30 * 86400;
 
     /**
-     * @param  'kept'|'anew'|'soon'|'keep'  $kind
+     * @param  'kept'|'anew'|'soon'|'keep'|'better'  $kind
      * @param  array<mixed>  $from  all that the planner is given
      * @param  Closure(): TermSheet  $lay
      */
     public static function of(Group $group, string $kind, array $from, Closure $lay): TermSheet
     {
-        $stamp = hash('xxh128', serialize($from)).' '.config()->string('app.planner');
+        return Stamped::of(self::key($group, $kind), self::stamp($from), self::SECONDS, $lay);
+    }
 
-        return Stamped::of(self::key($group, $kind), $stamp, self::SECONDS, $lay);
+    /**
+     * What there is of that kind, if nothing that it was laid out from has changed.
+     *
+     * @param  'better'  $kind
+     * @param  array<mixed>  $from
+     */
+    public static function there(Group $group, string $kind, array $from): ?TermSheet
+    {
+        $kept = Stamped::there(self::key($group, $kind), self::stamp($from));
+
+        return $kept instanceof TermSheet ? $kept : null;
+    }
+
+    /** @param  array<mixed>  $from */
+    private static function stamp(array $from): string
+    {
+        return hash('xxh128', serialize($from)).' '.config()->string('app.planner');
     }
 
     /** Nothing of it stays: a learner was erased. */

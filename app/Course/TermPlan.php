@@ -19,6 +19,7 @@ use Compadre\Core\Teaching\Rounds\Aim;
 use Compadre\Core\Teaching\Rounds\Course;
 use Compadre\Core\Teaching\Rounds\Evening;
 use Compadre\Core\Teaching\Rounds\Pin;
+use Compadre\Core\Teaching\Rounds\Program;
 use Compadre\Core\Teaching\Rounds\TermPlan as Planned;
 use Compadre\Core\Teaching\Rounds\Wishes;
 use Compadre\Core\Teaching\Term\Accepted;
@@ -69,7 +70,7 @@ final class TermPlan
     /** Laid out anew from what happened since, moving as little as it must. */
     public function anew(): TermSheet
     {
-        return $this->accepted === [] ? $this->kept() : $this->plan(new PlanChange, $this->pins(), false, 'anew');
+        return $this->improved() ?? ($this->accepted === [] ? $this->kept() : $this->plan(new PlanChange, $this->pins(), false, 'anew'));
     }
 
     /** Whether a plan has been accepted, so that it stands until a leader says otherwise. */
@@ -134,6 +135,20 @@ final class TermPlan
         return $pins;
     }
 
+    /** Laid out anew with all the effort there is, and kept: what a job does while nobody waits. */
+    public function improve(): TermSheet
+    {
+        [$from, $wishes] = $this->case(new PlanChange, $this->pins(), false);
+
+        return KeptPlan::of($this->group, 'better', $this->stamped($from, $wishes), fn (): TermSheet => $this->lay(new PlanChange, $from, $wishes, Planned::unhurried(...)));
+    }
+
+    /** What the job found, where nothing has changed since. */
+    public function improved(): ?TermSheet
+    {
+        return KeptPlan::there($this->group, 'better', $this->stamped(...$this->case(new PlanChange, $this->pins(), false)));
+    }
+
     /**
      * @param  array<string, ?string>  $pins
      * @param  bool  $held  whether what was accepted comes before all else
@@ -141,24 +156,46 @@ final class TermPlan
      */
     private function plan(PlanChange $change, array $pins, bool $held, ?string $kind = null, ?bool $soon = null): TermSheet
     {
+        [$from, $wishes] = $this->case($change, $pins, $held, $soon);
+        $lay = fn (): TermSheet => $this->lay($change, $from, $wishes, Planned::atOnce(...));
+
+        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, $this->stamped($from, $wishes), $lay);
+    }
+
+    /**
+     * @param  array<string, ?string>  $pins
+     * @return array{array{string, list<PlanLearner>, array<string, Aim>, list<Evening>}, Wishes}
+     */
+    private function case(PlanChange $change, array $pins, bool $held, ?bool $soon = null): array
+    {
         $wishes = new Wishes(
             $soon ?? $this->group->pace === 'soon', $this->pace()->lessons(), $this->group->new_knots, $this->group->old_share, $this->passRates()->byKnot(),
             array_map(static fn (string $knot, ?string $meeting): Pin => new Pin($knot, $meeting), array_map(strval(...), array_keys($pins)), array_values($pins)),
             GroupWishes::bans($this->meetings), Accepted::promises($this->accepted), $this->rigs->of($this->group), $held, $this->pace()->byKnot(),
         );
-        $from = [$this->state->today, $this->learners(), $this->aims($change), $this->ahead($change)];
-        $lay = fn (): TermSheet => $this->lay($change, $from, $wishes);
 
-        return $kind === null ? $lay() : KeptPlan::of($this->group, $kind, [...$from, $wishes, $this->accepted, $this->library->stamp()], $lay);
+        return [[$this->state->today, $this->learners(), $this->aims($change), $this->ahead($change)], $wishes];
     }
 
-    /** @param  array{string, list<PlanLearner>, array<string, Aim>, list<Evening>}  $from */
-    private function lay(PlanChange $change, array $from, Wishes $wishes): TermSheet
+    /**
+     * @param  array<mixed>  $from
+     * @return array<mixed> all that a plan is laid out from
+     */
+    private function stamped(array $from, Wishes $wishes): array
     {
-        $plan = function (Wishes $wishes) use ($from): TermSheet {
+        return [...$from, $wishes, $this->accepted, $this->library->stamp()];
+    }
+
+    /**
+     * @param  array{string, list<PlanLearner>, array<string, Aim>, list<Evening>}  $from
+     * @param  callable(Course, array<int, Program>): Planned  $planner
+     */
+    private function lay(PlanChange $change, array $from, Wishes $wishes, callable $planner): TermSheet
+    {
+        $plan = function (Wishes $wishes) use ($from, $planner): TermSheet {
             $course = new Course($this->library, $from[0], $from[1], $from[2], $from[3], $wishes);
 
-            return TermSheet::of(Planned::atOnce($course, $this->accepted === [] ? [] : Accepted::programs($course, $this->accepted)));
+            return TermSheet::of($planner($course, $this->accepted === [] ? [] : Accepted::programs($course, $this->accepted)));
         };
         try {
             return $plan($wishes);

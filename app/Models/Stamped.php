@@ -30,6 +30,14 @@ final class Stamped
         return $made;
     }
 
+    /** What was made, if its stamp is still the same; else nothing. */
+    public static function there(string $key, string $stamp): mixed
+    {
+        $last = Cache::store('file')->get($key);
+
+        return is_array($last) && ($last[0] ?? null) === $stamp ? $last[1] ?? null : null;
+    }
+
     public static function forget(string ...$keys): void
     {
         Cache::store('file')->deleteMultiple($keys);

@@ -21,7 +21,7 @@ it('moves a knot by keys, says what that comes to first, and lets the plan have 
     $this->wait(fn () => $this->browser->findElements(WebDriverBy::cssSelector('[aria-label="kept here by a leader"]'))[0] ?? null, 'the pin');
     $this->accessible('the course');
     // Dragged, the same sheet opens.
-    $this->browser->executeScript('const chip = [...document.querySelectorAll("button[draggable]")].find((one) => one.textContent.includes(arguments[0])); const over = [...document.querySelectorAll("ol > li")].at(-1); const data = new DataTransfer(); chip.dispatchEvent(new DragEvent("dragstart", { bubbles: true, dataTransfer: data })); over.dispatchEvent(new DragEvent("dragover", { bubbles: true, cancelable: true, dataTransfer: data })); over.dispatchEvent(new DragEvent("drop", { bubbles: true, dataTransfer: data }));', [$name]);
+    $this->browser->executeScript('const chip = [...document.querySelectorAll("button[draggable]")].find((one) => one.textContent.includes(arguments[0])); const over = [...document.querySelectorAll("section[aria-label^=\"The term\"] ol > li")].at(-1); const data = new DataTransfer(); chip.dispatchEvent(new DragEvent("dragstart", { bubbles: true, dataTransfer: data })); over.dispatchEvent(new DragEvent("dragover", { bubbles: true, cancelable: true, dataTransfer: data })); over.dispatchEvent(new DragEvent("drop", { bubbles: true, dataTransfer: data }));', [$name]);
     $this->see('Let the plan decide');
     $this->named('Let the plan decide')->click();
     $this->wait(fn (): ?bool => $this->browser->findElements(WebDriverBy::cssSelector('[aria-label="kept here by a leader"]')) === [] ? true : null, 'no pin');

@@ -41,6 +41,8 @@ export const outlookQuery = queryOptions({
   queryKey: ['outlook'],
   queryFn: () => call<Schemas['Outlook']>('GET', '/api/course/outlook'),
   staleTime: 60_000,
+  // A better plan is looked for once this is answered.
+  refetchInterval: ({ state }) => (state.data?.improving ? 8_000 : false),
 });
 
 export const runSheetQuery = (meeting: string) =>

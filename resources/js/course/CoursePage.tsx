@@ -47,7 +47,7 @@ export function CoursePage() {
           )}
         </div>
       </div>
-      <style>{'@page { size: A4 landscape; margin: 10mm } @media print { #course { zoom: 0.62 } }'}</style>
+      <style>{'@page { size: A4 landscape; margin: 10mm } @media print { #course { zoom: 0.6 } }'}</style>
       <p aria-live="polite" className="sr-only">
         {said}
       </p>
@@ -64,7 +64,7 @@ export function CoursePage() {
         <Known of={course.data.remembered} />
       </div>
       <Rounds course={course.data} />
-      <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr] print:grid-cols-[2fr_1fr]">
+      <div className="grid gap-8 rail:grid-cols-[1.6fr_1fr] print:grid-cols-[4fr_1fr]">
         <Badges course={course.data} />
         <div className="flex flex-col gap-8">
           <Unmet course={course.data} />
@@ -112,12 +112,17 @@ function Standing({ course }: { course: Course }) {
   if (course.accepted)
     return outlook.data?.proposal ? (
       <Proposal of={outlook.data.proposal} course={course} meetings={course.meetings} />
-    ) : null;
+    ) : (
+      <Looking of={outlook.data} />
+    );
   if (course.meetings.every((one) => one.state === 'past' || one.blocks.every((block) => block.knot === null)))
     return null;
   return (
     <section className="flex flex-wrap items-center justify-between gap-3 rounded-xl border border-line bg-card p-4 print:hidden">
-      <p className="max-w-prose">{words.course.fluid}</p>
+      <div className="max-w-prose">
+        <p>{words.course.fluid}</p>
+        <Looking of={outlook.data} />
+      </div>
       <Button disabled={hold.isPending} onClick={() => hold.mutate()}>
         {words.course.hold}
       </Button>
@@ -126,13 +131,18 @@ function Standing({ course }: { course: Course }) {
   );
 }
 
+/** Said while the planner looks on. */
+function Looking({ of }: { of: Schemas['Outlook'] | undefined }) {
+  return of?.improving ? <p className="text-sm text-soft print:hidden">{words.course.looking}</p> : null;
+}
+
 function Badges({ course }: { course: Course }) {
   return (
     <section aria-labelledby="badges">
       <h2 id="badges" className="mb-3 text-xl">
         {words.course.badges}
       </h2>
-      <ul className="flex flex-col gap-5 print:grid print:grid-cols-2 print:gap-3">
+      <ul className="flex flex-col gap-5 print:grid print:grid-cols-3 print:gap-2">
         {course.badges.map((badge) => (
           <li key={badge.id} className="rounded-xl border border-line bg-card p-4">
             <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-4">

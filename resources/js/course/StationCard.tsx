@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
-import { listOf } from '../words/format';
 import { words } from '../words/en';
+import { whoIsThere } from './people';
 
 export type Station = Pick<Schemas['Block'], 'kind' | 'knot' | 'learners' | 'helpers' | 'checkers'>;
 
@@ -23,11 +23,9 @@ export function StationCard({
   own?: boolean;
   children?: ReactNode;
 }) {
-  const names = (ids: string[]): string => listOf(ids.map((id) => people[id] ?? '').filter(Boolean));
-  const others = Object.keys(people).filter((id) => !station.learners.includes(id));
   return (
     <div
-      className={`flex-1 basis-56 rounded-lg bg-card px-3 py-2 print:border print:border-ink print:p-1 ${own ? 'border-2 border-signal' : 'border border-line'}`}
+      className={`min-w-0 flex-1 basis-56 rounded-lg bg-card px-3 py-2 print:basis-40 print:border-0 print:border-s-2 print:border-ink print:p-0 print:ps-1 print:text-sm print:leading-tight ${own ? 'border-2 border-signal' : 'border border-line'}`}
     >
       {number !== undefined && (
         <span className="text-sm text-soft">
@@ -36,13 +34,11 @@ export function StationCard({
         </span>
       )}
       <strong className="block leading-tight">{knots[station.knot ?? ''] ?? station.knot}</strong>
-      <span className="block text-sm">
-        {station.learners.length > 6 && others.length <= 4
-          ? words.course.allBut(names(others))
-          : names(station.learners)}
-      </span>
+      <span className="block text-sm">{whoIsThere(station.learners, people)}</span>
       {station.helpers.length > 0 && (
-        <span className="block text-sm font-semibold text-right">{words.course.helps(names(station.helpers))}</span>
+        <span className="block text-sm font-semibold text-right">
+          {words.course.helps(whoIsThere(station.helpers, people))}
+        </span>
       )}
       {children}
     </div>

@@ -10,6 +10,7 @@ import { markHere } from '../outbox/sync';
 import { useLive } from '../outbox/useLive';
 import { useMe } from '../device/me';
 import { ChangeMeeting } from '../course/ChangeMeeting';
+import { whoIsThere } from '../course/people';
 import { Proposal } from '../course/WhatIf';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
@@ -81,7 +82,7 @@ function MeetingPage({ id }: { id: string }) {
           </button>
         </span>
       </p>
-      <style>{'@page { margin: 12mm } @media print { #session { zoom: 0.8 } }'}</style>
+      <style>{'@page { margin: 12mm } @media print { #session { zoom: 0.74 } }'}</style>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr] print:block">
         {/* In the hand, the clock comes first once it runs. */}
         <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}>
@@ -163,8 +164,7 @@ function Roll({ sheet }: { sheet: RunSheet }) {
 function Blocks({ sheet }: { sheet: RunSheet }) {
   const me = useMe();
   const run = useRun(sheet.meeting.id);
-  const { meeting, knots, roll, clock } = sheet;
-  const names = new Map(roll.map((one) => [one.id, one.name]));
+  const { meeting, clock } = sheet;
   if (clock.ended_at !== null) return <Summary sheet={sheet} />;
   if (clock.started_at !== null) return <ClockList sheet={sheet} />;
   if (meeting.state === 'past') return <p className="text-soft">{words.session.past}</p>;
@@ -190,34 +190,11 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
         {meeting.blocks.map((block, n) => (
           <li
             key={n}
-            className="relative grid grid-cols-[3.6rem_1fr] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid print:py-1"
+            className="relative grid grid-cols-[3.6rem_minmax(0,1fr)] gap-3 border-l-4 border-hemp py-2 pl-3 print:break-inside-avoid print:py-1"
           >
             <time className="pt-1 text-sm text-soft tabular-nums">{timeAfter(meeting.starts_at, block.start)}</time>
             <div>
-              <p className="leading-snug">
-                <span className={block.knot || block.rig ? 'text-sm text-soft' : 'font-semibold'}>
-                  {words.session.kinds[block.kind]}
-                </span>
-                {block.knot && (
-                  <strong className="block text-lg leading-tight print:ms-2 print:inline">
-                    {knots[block.knot] ?? block.knot}
-                  </strong>
-                )}
-                {block.rig && (
-                  <strong className="block text-lg leading-tight print:ms-2 print:inline">
-                    {sheet.rigs[block.rig]?.name ?? block.rig}
-                  </strong>
-                )}
-              </p>
-              <p className="text-sm text-soft" title={block.learners.map((id) => names.get(id)).join(', ')}>
-                {words.course.minutes(Math.round(block.minutes))}
-                {block.kind !== 'inspect' && block.kind !== 'strike' && `: ${block.why}`}
-                {block.parts.length > 0 && (
-                  <span className="block">
-                    {block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}
-                  </span>
-                )}
-              </p>
+              <BlockAbout block={block} sheet={sheet} />
               <RigPart block={block} sheet={sheet} />
               {block.kind === 'free' && (
                 <Link to={`/bench?meeting=${meeting.id}`} className={`${LINK} print:hidden`}>
@@ -230,6 +207,35 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** What a block is; of one with stations side by side each says for itself. */
+function BlockAbout({ block, sheet }: { block: Schemas['Block']; sheet: RunSheet }) {
+  const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
+  const several = block.beside.length > 0;
+  const name =
+    block.knot && !several
+      ? (sheet.knots[block.knot] ?? block.knot)
+      : block.rig && (sheet.rigs[block.rig]?.name ?? block.rig);
+  const isLesson = block.kind === 'new' || block.kind === 'again';
+  return (
+    <>
+      <p className="leading-snug print:inline">
+        <span className={name ? 'text-sm text-soft' : 'font-semibold'}>{words.session.kinds[block.kind]}</span>
+        {name && <strong className="block text-lg leading-tight print:ms-2 print:inline">{name}</strong>}
+      </p>
+      <p className="text-sm text-soft print:ms-2 print:inline">
+        {words.course.minutes(Math.round(block.minutes))}
+        {!several && block.kind !== 'inspect' && block.kind !== 'strike' && `: ${block.why}`}
+        {!several && block.parts.length > 0 && (
+          <span className="block print:hidden">
+            {block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}
+          </span>
+        )}
+      </p>
+      {isLesson && !several && <p className="text-sm">{whoIsThere(block.learners, people)}</p>}
+    </>
   );
 }
 

@@ -19,7 +19,7 @@ const LOOK =
 export function BlockLinks({ knot, meeting }: { knot: string | null; meeting: string }) {
   if (knot === null) return null;
   return (
-    <p className="mt-2 flex gap-2 print:hidden">
+    <p className="mt-2 flex flex-wrap gap-2 print:hidden">
       <Link to={`/show/${knot}`} className={LOOK}>
         <Presentation aria-hidden className="size-5" /> {words.session.show}
       </Link>
@@ -49,7 +49,7 @@ export function Stations({
   if (stations.length === 1) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
   const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
   return (
-    <div className="mt-2 flex flex-wrap gap-2">
+    <div className="mt-2 flex flex-wrap gap-2 print:mt-0 print:gap-1">
       {[...stations.filter((one) => mine(one.station)), ...stations.filter((one) => !mine(one.station))].map(
         ({ station, number }) => (
           <StationCard

@@ -29,11 +29,21 @@ final class Remedies
      */
     public static function for(Course $course, Found $found, array $missing): array
     {
+        return count($course->learners) * count($course->knots) * count($course->meetings) > self::AT_ONCE
+            ? self::likely($course, $missing)
+            : self::tried($course, $found, $missing);
+    }
+
+    /**
+     * For each the first change that brings something, on whole plans.
+     *
+     * @param  list<Missing>  $missing
+     * @return list<Missing>
+     */
+    public static function tried(Course $course, Found $found, array $missing): array
+    {
         if ($missing === []) {
             return [];
-        }
-        if (count($course->learners) * count($course->knots) * count($course->meetings) > self::AT_ONCE) {
-            return self::likely($course, $missing);
         }
         $remedies = new self($course, $found->outcome->score->unmet);
         $remedies->try();

@@ -48,6 +48,20 @@ final readonly class TermPlan
         return self::judged($course, $found, false, Remedies::likely($course, Causes::of($course, $found)));
     }
 
+    /**
+     * The same with all the effort there is, while nobody waits: what might mend what is missing has been tried.
+     *
+     * @param  array<int, Program>  $accepted  by meeting
+     *
+     * @throws Refusal where no plan was found that holds all pins
+     */
+    public static function unhurried(Course $course, array $accepted = []): self
+    {
+        $found = Search::in($course, 1.0, $accepted);
+
+        return self::judged($course, $found, false, Remedies::tried($course, $found, Causes::of($course, $found)));
+    }
+
     /** @param  list<Missing>  $unmet */
     private static function judged(Course $course, Found $found, bool $isBest, array $unmet): self
     {

@@ -80,6 +80,20 @@ final readonly class TermSheet
         return $this->soon ? $this->score->completion < $other->score->completion : $this->score->forgotten <= $other->score->forgotten - 1;
     }
 
+    /** @return list<UnmetNeed> what is missing, with what another plan has tried for the same */
+    public function withRemediesOf(?self $other): array
+    {
+        return array_map(static function (UnmetNeed $need) use ($other): UnmetNeed {
+            foreach ($other->unmet ?? [] as $same) {
+                if ($same->leaf == $need->leaf && $same->learners === $need->learners) {
+                    return new UnmetNeed($need->leaf, $need->learners, $need->cause, $same->remedy);
+                }
+            }
+
+            return $need;
+        }, $this->unmet);
+    }
+
     /** @return list<UnmetNeed> those of one cause and one remedy together, those of most learners first */
     private static function unmet(TermPlan $plan): array
     {

@@ -88,6 +88,7 @@ export const course = {
     fluid:
       'This plan still follows whatever happens. Hold to it, and what it tells each learner is a promise: nothing moves unless you say so.',
     hold: 'Hold to this plan',
+    looking: 'The planner is still looking for a better one.',
     pace: 'Pace',
     paces: { soon: 'Badges soon', keep: 'Keep what is learned' },
     completed: (n: number, all: number) => `${number(n)} of ${number(all)} badges completed`,

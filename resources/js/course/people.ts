@@ -1,0 +1,9 @@
+import { listOf } from '../words/format';
+import { words } from '../words/en';
+
+/** Who is somewhere: by name, or all but a few where that is shorter. */
+export function whoIsThere(ids: string[], people: Record<string, string>): string {
+  const names = (of: string[]): string => listOf(of.map((id) => people[id] ?? '').filter(Boolean));
+  const others = Object.keys(people).filter((id) => !ids.includes(id));
+  return ids.length > 6 && others.length <= 4 ? words.course.allBut(names(others)) : names(ids);
+}
