@@ -34,7 +34,7 @@ final readonly class ImprovePlan
 
     public function now(Group $group): void
     {
-        $lock = Cache::store('file')->lock('improve-plan', self::SECONDS);
+        $lock = Cache::lock('improve-plan', self::SECONDS);
         if (! $lock->get()) {
             return;
         }

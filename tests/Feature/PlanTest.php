@@ -147,6 +147,29 @@ it('lets a leader choose the pace, with what either comes to beside the other', 
     expect($known['learned'])->toBeGreaterThan(0)->and($known['known'])->toBeLessThanOrEqual($known['learned']);
 });
 
+it('looks on for a better plan once it has answered, tries remedies, and changes nothing that stands', function (): void {
+    [$group, $learners, $meetings] = $this->term();
+    array_map(fn (Meeting $meeting) => $meeting->update(['minutes' => 20, 'checkers' => 1]), $meetings);
+    $course = $this->api('PUT', '/api/course/plan', ['as_it_stands' => true])->assertOk()->json();
+    expect($course['missing'])->toBeGreaterThan(0)->and(array_filter(array_column(array_column($course['unmet'], 'remedy'), 'tried')))->toBe([]);
+    expect($this->api('GET', '/api/course/outlook')->assertOk()->json('improving'))->toBeTrue();
+    // What was looked for after that answer is there for the next.
+    $found = $this->api('GET', '/api/course/outlook')->assertOk()->json();
+    $now = $this->api('GET', '/api/course')->json();
+    expect($found['improving'])->toBeFalse()->and(toldLessons($now))->toBe(toldLessons($course))->and($now['missing'])->toBe($course['missing']);
+    $better = app(App\Course\Plans::class)->of($group->refresh())->improved();
+    expect($better)->not->toBeNull()->and($better->score->unmet)->toBeLessThanOrEqual($course['missing']);
+    foreach ($better->unmet as $need) {
+        expect($need->remedy === null || $need->remedy->brings > 0)->toBeTrue();
+    }
+    expect($found['proposal'] === null)->toBe(! $better->isBetterThan(app(App\Course\Plans::class)->of($group)->kept()));
+    // Whatever changes, it is looked for anew; of one who is erased nothing stays.
+    $this->api('PUT', "/api/meetings/{$meetings[0]->id}", ['minutes' => 25])->assertOk();
+    expect($this->api('GET', '/api/course/outlook')->json('improving'))->toBeTrue();
+    $this->api('DELETE', "/api/learners/{$learners[0]->id}")->assertOk();
+    expect(Cache::store('file')->get("plan-better-$group->id"))->toBeNull();
+});
+
 it('keeps patrols at stations of their own', function (): void {
     [, $learners] = $this->term();
     foreach ($learners as $number => $learner) {

@@ -40,7 +40,7 @@ final class Simulation
 
     public function __construct(private readonly Course $course, private readonly float $away = 0.1, private readonly float $pass = 0.7, private readonly float $effort = 0.05)
     {
-        $this->learners = $course->learners;
+        $this->learners = array_map($this->remembering(...), $course->learners);
         $first = $this->plan($course->now, $course->meetings, $this->learners, []);
         $this->expected = $first->found->outcome->score->unmet;
         $this->parts = Accepted::partsOf($first->course, $first->found);
@@ -100,13 +100,31 @@ final class Simulation
         }
     }
 
+    /** What is had without a day was had the day it began: else it would be had from each new day on. */
+    private function remembering(PlanLearner $learner): PlanLearner
+    {
+        $memories = [];
+        foreach (array_keys($learner->levels) as $knot) {
+            if ($learner->holds((string) $knot)) {
+                $memories[(string) $knot] = $this->fresh((string) $knot, $this->course->now);
+            }
+        }
+
+        return self::changed($learner, memories: array_diff_key($memories, $learner->memories));
+    }
+
+    private function fresh(string $knot, string $day): Memory
+    {
+        return Memory::kept($this->course->library->knot($knot)->hard ? MemoryModel::usual()->hardStart : MemoryModel::usual()->start, $day);
+    }
+
     private function taught(PlanLearner $learner, string $knot, string $day): PlanLearner
     {
         if (mt_rand() / mt_getrandmax() >= $this->pass) {
             return self::changed($learner, [$knot => Level::WithHelp]);
         }
 
-        return self::changed($learner, [$knot => Level::HasIt], [$knot => Memory::kept($this->course->library->knot($knot)->hard ? MemoryModel::usual()->hardStart : MemoryModel::usual()->start, $day)]);
+        return self::changed($learner, [$knot => Level::HasIt], [$knot => $this->fresh($knot, $day)]);
     }
 
     private function tiedAgain(PlanLearner $learner, string $knot, string $day): PlanLearner
