@@ -171,7 +171,7 @@ final class TermPlan
         $wishes = new Wishes(
             $soon ?? $this->group->pace === 'soon', $this->pace()->lessons(), $this->group->new_knots, $this->group->old_share, $this->passRates()->byKnot(),
             array_map(static fn (string $knot, ?string $meeting): Pin => new Pin($knot, $meeting), array_map(strval(...), array_keys($pins)), array_values($pins)),
-            GroupWishes::bans($this->meetings), Accepted::promises($this->accepted), $this->rigs->of($this->group), $held, $this->pace()->byKnot(),
+            GroupWishes::bans($this->meetings), Accepted::promises($this->accepted), $this->rigs->of($this->group), $held, $this->pace()->byKnot(), true,
         );
 
         return [[$this->state->today, $this->learners(), $this->aims($change), $this->ahead($change)], $wishes];
@@ -220,7 +220,7 @@ final class TermPlan
             if ($due !== null && $change->remedy?->kind === 'date' && $change->remedy->what === (string) $id) {
                 $due = CarbonImmutable::parse($due)->addDays($change->remedy->by)->format('Y-m-d');
             }
-            $aims[(string) $id] = new Aim($badge, $due);
+            $aims[(string) $id] = new Aim($badge, $due, ! isset($this->state->wished[$id]));
         }
 
         return $aims;

@@ -49,7 +49,7 @@ final readonly class HouseView
         foreach ($this->shelf->with($own)->offered(config()->string('app.house') !== 'group', array_values(array_map(strval(...), $chosen->keys()->all()))) as $badge) {
             $packs[] = [
                 'id' => $badge->id, 'name' => $badge->name, 'about' => $badge->about, 'version' => $badge->version, 'age_from' => $badge->ageFrom, 'age_to' => $badge->ageTo, 'after' => $badge->after,
-                'own' => in_array($badge->id, $mine, true), 'chosen' => isset($chosen[$badge->id]), 'due_on' => $chosen[$badge->id]->due_on ?? null, 'pack' => (object) self::pack($written, $badge),
+                'own' => in_array($badge->id, $mine, true), 'chosen' => isset($chosen[$badge->id]), 'due_on' => $chosen[$badge->id]->due_on ?? null, 'firm' => $chosen[$badge->id]->firm ?? true, 'pack' => (object) self::pack($written, $badge),
             ];
         }
 

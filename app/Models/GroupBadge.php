@@ -14,10 +14,16 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $group_id
  * @property string $badge a badge pack's id
  * @property ?string $due_on as 2026-11-24
+ * @property bool $firm whether what is met after that date does not count
  */
 final class GroupBadge extends Model
 {
     use HasUuids;
 
     protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['firm' => 'boolean'];
+    }
 }

@@ -21,8 +21,9 @@ final readonly class GroupState
      * @param  Collection<int, Learner>  $learners  with standings, pursuits, ticks and uses
      * @param  array<string, BadgePack>  $badges  those the group works toward, by id; an older version someone is under way in by id@version
      * @param  array<string, ?string>  $dates  by the same
+     * @param  array<string, true>  $wished  by the same: those whose date is only wished
      */
-    private function __construct(public Collection $learners, public array $badges, public array $dates, public string $today, public BadgeShelf $shelf)
+    private function __construct(public Collection $learners, public array $badges, public array $dates, public array $wished, public string $today, public BadgeShelf $shelf)
     {
     }
 
@@ -30,20 +31,22 @@ final readonly class GroupState
     {
         $shelf = $group->shelf();
         $learners = $group->learners()->with(['standings', 'pursuits', 'ticks', 'uses'])->get();
-        [$badges, $dates] = [[], []];
+        $badges = $dates = $wished = [];
         foreach ($group->badges()->get() as $chosen) {
             $badges[$chosen->badge] = $shelf->badge($chosen->badge);
             $dates[$chosen->badge] = $chosen->due_on;
+            $wished += $chosen->firm ? [] : [$chosen->badge => true];
         }
         foreach ($learners->flatMap(fn (Learner $learner): Collection => $learner->pursuits) as $pursuit) {
             $older = isset($badges[$pursuit->badge]) ? $shelf->inVersion($pursuit->badge, $pursuit->version) : null;
             if ($older !== null && $older->version !== $badges[$pursuit->badge]->version) {
                 $badges["{$older->id}@{$older->version}"] = $older;
                 $dates["{$older->id}@{$older->version}"] = $dates[$pursuit->badge];
+                $wished += isset($wished[$pursuit->badge]) ? ["{$older->id}@{$older->version}" => true] : [];
             }
         }
 
-        return new self($learners, $badges, $dates, $group->today(), $shelf);
+        return new self($learners, $badges, $dates, $wished, $group->today(), $shelf);
     }
 
     /** @return array<string, Level> by knot */

@@ -14,6 +14,8 @@ return new class extends Migration
     {
         Schema::table('groups', fn (Blueprint $table) => $table->string('pace', 4)->default('keep'));
         Schema::table('learners', fn (Blueprint $table) => $table->string('patrol', 40)->nullable());
+        // What is met after a firm date does not count.
+        Schema::table('group_badges', fn (Blueprint $table) => $table->boolean('firm')->default(true));
         // The accepted plan: stations in rounds, old knots and rigs, meeting by meeting, and who is at them.
         Schema::create('plan_parts', function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -53,6 +55,7 @@ return new class extends Migration
         Schema::drop('station_leads');
         Schema::drop('plan_people');
         Schema::drop('plan_parts');
+        Schema::table('group_badges', fn (Blueprint $table) => $table->dropColumn('firm'));
         Schema::table('learners', fn (Blueprint $table) => $table->dropColumn('patrol'));
         Schema::table('groups', fn (Blueprint $table) => $table->dropColumn('pace'));
     }

@@ -133,6 +133,28 @@ it('tries a remedy without doing it, and does it at one word', function (): void
     $this->refused($this->api('PUT', '/api/course/remedy', ['remedy' => ['kind' => 'hope', 'what' => 'x', 'by' => 1]]), '/remedy/kind');
 });
 
+it('counts what comes after a date that is only wished', function (): void {
+    [$group, , $meetings] = $this->term();
+    array_map(fn (Meeting $meeting) => $meeting->update(['minutes' => 30, 'checkers' => 1]), $meetings);
+    $choose = fn (array $how) => $this->api('PUT', '/api/group/badges/lantern-hand', ['due_on' => '2026-11-25'] + $how)->assertNoContent();
+    $missing = fn (): int => $this->api('GET', '/api/course')->assertOk()->json('missing');
+    $choose([]);
+    $firm = $missing();
+    expect($group->badges()->where('badge', 'lantern-hand')->firstOrFail()->firm)->toBeTrue()->and($firm)->toBeGreaterThan(0);
+    $choose(['firm' => false]);
+    expect($missing())->toBeLessThan($firm)->and(collect($this->api('GET', '/api/group')->json('badges'))->firstWhere('id', 'lantern-hand'))->toMatchArray(['due_on' => '2026-11-25', 'firm' => false]);
+});
+
+it('asks for the knot alone where a badge wants it used in what is no rig here', function (): void {
+    [$group] = $this->term();
+    $group->badges()->delete();
+    $pack = fn (string $in): array => ['id' => 'harbour', 'name' => 'Harbour', 'about' => 'A badge.', 'ages' => ['from' => 5, 'to' => 17], 'requirement' => ['all' => [['knot' => 'larks-head', 'level' => 'uses_it', 'in' => $in]]]];
+    $this->api('POST', '/api/group/badges', ['pack' => $pack('The lantern on the mole'), 'only_check' => false])->assertCreated();
+    $this->api('PUT', '/api/group/badges/harbour', ['due_on' => null])->assertNoContent();
+    $course = $this->api('GET', '/api/course')->assertOk()->json();
+    expect($course['missing'])->toBe(0)->and($course['places'])->toHaveKey('larks-head');
+});
+
 it('lets a leader choose the pace, with what either comes to beside the other', function (): void {
     [, , [$tonight]] = $this->term();
     $outlook = $this->api('GET', '/api/course/outlook')->assertOk()->json();

@@ -36,7 +36,7 @@ final class BadgeController extends Controller
 
     public function choose(Request $request, string $badge, KeepBadge $keep): Response
     {
-        $keep->choose($this->group($request), $badge, $this->fields($request)->textOrNull('due_on'));
+        $keep->choose($this->group($request), $badge, $this->fields($request)->textOrNull('due_on'), $this->fields($request)->flag('firm', true));
 
         return new Response(status: 204);
     }

@@ -63,13 +63,17 @@ final readonly class KeepBadge
         return $badge;
     }
 
-    /** The group works toward it, by a date or without one; learners whose ages it fits begin. */
-    public function choose(Group $group, string $id, ?string $dueOn): void
+    /**
+     * The group works toward it, by a date or without one; learners whose ages it fits begin.
+     *
+     * @param  bool  $firm  whether what is met after the date does not count
+     */
+    public function choose(Group $group, string $id, ?string $dueOn, bool $firm = true): void
     {
         $badge = $group->shelf()->badge($id);
-        DB::transaction(function () use ($group, $badge, $dueOn): void {
+        DB::transaction(function () use ($group, $badge, $dueOn, $firm): void {
             $new = ! $group->badges()->where('badge', $badge->id)->exists();
-            $group->badges()->updateOrCreate(['badge' => $badge->id], ['due_on' => $dueOn]);
+            $group->badges()->updateOrCreate(['badge' => $badge->id], ['due_on' => $dueOn, 'firm' => $firm]);
             foreach ($new ? $group->learners()->get() : [] as $learner) {
                 if ($learner->age_band->yearsShared($badge->ageFrom, $badge->ageTo) > 0) {
                     Pursuit::query()->firstOrCreate(['learner_id' => $learner->id, 'badge' => $badge->id], ['version' => $badge->version]);

@@ -17,8 +17,8 @@ export function Badges({ settings }: { settings: Settings }) {
   const [editing, setEditing] = useState<Badge | 'new' | null>(null);
   const done = (): void => void queryClient.invalidateQueries();
   const choose = useMutation({
-    mutationFn: ({ badge, due_on }: { badge: string; due_on: string | null }) =>
-      call('PUT', `/api/group/badges/${badge}`, { due_on }),
+    mutationFn: ({ badge, due_on, firm }: { badge: string; due_on: string | null; firm: boolean }) =>
+      call('PUT', `/api/group/badges/${badge}`, { due_on, firm }),
     onSuccess: done,
   });
   const leave = useMutation({
@@ -84,16 +84,32 @@ export function Badges({ settings }: { settings: Settings }) {
                       defaultValue={badge.due_on ?? ''}
                       onBlur={(event) => {
                         if (event.target.value !== (badge.due_on ?? ''))
-                          choose.mutate({ badge: badge.id, due_on: event.target.value || null });
+                          choose.mutate({ badge: badge.id, due_on: event.target.value || null, firm: badge.firm });
                       }}
                     />
                   </label>
+                  {badge.due_on !== null && (
+                    <label className="mr-4 flex min-h-12 items-center gap-2">
+                      <input
+                        type="checkbox"
+                        className="size-6 accent-signal"
+                        checked={badge.firm}
+                        disabled={choose.isPending}
+                        onChange={(event) =>
+                          choose.mutate({ badge: badge.id, due_on: badge.due_on, firm: event.target.checked })
+                        }
+                      />
+                      {words.badges.firm}
+                    </label>
+                  )}
                   <Button look="quiet" className="-mx-1.5" onClick={() => leave.mutate(badge.id)}>
                     {words.badges.leave}
                   </Button>
                 </>
               ) : (
-                <Button onClick={() => choose.mutate({ badge: badge.id, due_on: null })}>{words.badges.choose}</Button>
+                <Button onClick={() => choose.mutate({ badge: badge.id, due_on: null, firm: true })}>
+                  {words.badges.choose}
+                </Button>
               )}
               <Button look="quiet" className="-mx-1.5" onClick={() => setEditing(badge)}>
                 {words.badges.change}

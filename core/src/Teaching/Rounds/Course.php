@@ -229,7 +229,7 @@ final class Course
 
     private function readPursuits(): void
     {
-        $way = new WayToBadges($this->learners, $this->aims, $this->meetings, $this->knotNumbers, $this->rigs);
+        $way = new WayToBadges($this->learners, $this->aims, $this->meetings, $this->knotNumbers, $this->rigs, $this->wishes->ticksByHand);
         [$this->pursuits, $this->targets] = [$way->pursuits, $way->targets];
         foreach ($this->targets as $number => $target) {
             $this->targetsOf[$target->knot] = [...$this->targetsOf[$target->knot], $number];

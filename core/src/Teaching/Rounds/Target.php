@@ -19,15 +19,18 @@ final readonly class Target
     {
     }
 
-    /** @param  array<int, PlanRig>  $rigs  all there are, by number */
-    public static function of(int $knot, Leaf $leaf, array $rigs): self
+    /**
+     * @param  array<int, PlanRig>  $rigs  all there are, by number
+     * @param  bool  $ticksByHand  whether a use that none of them serves asks for the knot alone
+     */
+    public static function of(int $knot, Leaf $leaf, array $rigs, bool $ticksByHand = false): self
     {
+        $serving = array_keys(array_filter($rigs, static fn (PlanRig $rig): bool => $rig->isMeantBy($leaf) && in_array($leaf->knot, $rig->knots(), true)));
+
         return match (true) {
             $leaf->level === Level::Kept => new self($knot, $leaf, Deed::Again),
             $leaf->level === Level::TeachesIt => new self($knot, $leaf, Deed::Help),
-            $leaf->level === Level::UsesIt && $rigs !== [] => new self($knot, $leaf, Deed::Use, array_keys(array_filter(
-                $rigs, static fn (PlanRig $rig): bool => $rig->isMeantBy($leaf) && in_array($leaf->knot, $rig->knots(), true),
-            ))),
+            $leaf->level === Level::UsesIt && $rigs !== [] && ($serving !== [] || ! $ticksByHand) => new self($knot, $leaf, Deed::Use, $serving),
             default => new self($knot, $leaf, Deed::Lesson),
         };
     }

@@ -29,7 +29,7 @@ final class WayToBadges
      * @param  array<string, int>  $knots  numbers by id
      * @param  list<PlanRig>  $rigs
      */
-    public function __construct(array $learners, private readonly array $aims, private readonly array $meetings, private readonly array $knots, private readonly array $rigs)
+    public function __construct(array $learners, private readonly array $aims, private readonly array $meetings, private readonly array $knots, private readonly array $rigs, private readonly bool $ticksByHand = false)
     {
         $asks = [];
         foreach ($learners as $number => $learner) {
@@ -90,7 +90,7 @@ final class WayToBadges
         $key = $leaf->level->value.' '.$leaf->knot.' '.($leaf->in ?? '');
         if (! isset($this->numbers[$key])) {
             $this->numbers[$key] = count($this->targets);
-            $this->targets[] = Target::of($this->knots[$leaf->knot], $leaf, $this->rigs);
+            $this->targets[] = Target::of($this->knots[$leaf->knot], $leaf, $this->rigs, $this->ticksByHand);
         }
 
         return $this->numbers[$key];

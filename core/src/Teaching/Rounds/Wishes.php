@@ -30,6 +30,7 @@ final readonly class Wishes
      * @param  array<string, PlanRig>  $rigs  by id
      * @param  bool  $held  whether promises come before all else: a plan that has been accepted is filled in, not made anew
      * @param  array<string, float>  $factors  in place of the group's own, by knot
+     * @param  bool  $ticksByHand  whether a knot used in something that is none of the rigs is ticked off by a leader, and so asks for the knot alone
      */
     public function __construct(
         public bool $soon = false,
@@ -43,6 +44,7 @@ final readonly class Wishes
         public array $rigs = [],
         public bool $held = false,
         public array $factors = [],
+        public bool $ticksByHand = false,
     ) {
     }
 
@@ -60,6 +62,6 @@ final readonly class Wishes
     /** @param  list<Pin>  $pins */
     public function withPins(array $pins): self
     {
-        return new self($this->soon, $this->factor, $this->newKnots, $this->oldShare, $this->passRates, $pins, $this->bans, $this->promises, $this->rigs, $this->held, $this->factors);
+        return new self($this->soon, $this->factor, $this->newKnots, $this->oldShare, $this->passRates, $pins, $this->bans, $this->promises, $this->rigs, $this->held, $this->factors, $this->ticksByHand);
     }
 }

@@ -100,6 +100,7 @@ export const house = {
     out: 'Take along',
     choose: 'Work toward it',
     leave: 'No longer',
+    firm: 'Firm: what comes later does not count',
     by: 'By',
     version: (n: number) => `version ${number(n)}`,
     ages: (from: number, to: number) => `${number(from)} to ${number(to)} years`,
