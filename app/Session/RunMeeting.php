@@ -98,15 +98,19 @@ final readonly class RunMeeting
         return array_map(static fn (Fields $block): array => $block->raw(), $asked->objects('shown'));
     }
 
-    /** The block's knot waits for the next meeting. */
+    /** The knots taught in the block wait for the next meeting. */
     private function carry(Group $group, Meeting $meeting, ClockBlock $block): void
     {
         $next = $group->term()->get()->firstWhere('date', '>', $meeting->date);
         if ($next === null) {
             throw Refusal::saying('/block', $block->place, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
         }
-        if (in_array($this->row($meeting, $block->place)->kind, ['new', 'again'], true)) {
-            AcceptPlan::pin($group, (string) $block->knot, $next->id);
+        $row = $this->row($meeting, $block->place);
+        foreach ([['kind' => $row->kind, 'knot' => $row->knot], ...$row->besides()] as $station) {
+            $knot = is_array($station) && in_array($station['kind'] ?? null, ['new', 'again'], true) ? $station['knot'] ?? null : null;
+            if (is_string($knot)) {
+                AcceptPlan::pin($group, $knot, $next->id);
+            }
         }
     }
 

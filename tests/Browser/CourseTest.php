@@ -57,6 +57,27 @@ it('runs the evening on a phone, survives a reload, and ends with a summary', fu
     $this->noConsoleErrors();
 });
 
+it('shows who is where, takes a pace, and lets a helper say which station is theirs', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->goTo('/course');
+    $this->see('Who is where');
+    $this->see('Station 2, 1 to check');
+    $this->see('still in the hands on');
+    $soon = $this->wait(fn () => array_values(array_filter($this->browser->findElements(WebDriverBy::cssSelector('label')), fn ($one): bool => str_contains($one->getText(), 'Badges soon') && str_contains($one->getText(), 'badges completed')))[0] ?? null, 'what the pace comes to');
+    $soon->click();
+    $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("input[name=pace]:checked").closest("label").textContent.includes("Badges soon")') ? true : null, 'the pace taken');
+    $this->goTo('/');
+    $this->named('One helper fewer');
+    $this->named('I lead this')->click();
+    $this->see('Led by Maren Holt');
+    $this->named('I do not lead it')->click();
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'Led by') ? null : true, 'nobody leading');
+    $this->named('One helper fewer')->click();
+    $this->see('1 person can check');
+    $this->noConsoleErrors();
+});
+
 it('packs the rope: cuts it, counts it, and prints gauges at true size', function (): void {
     $this->house();
     $this->signIn();

@@ -303,7 +303,7 @@ it('tells each helper which station is theirs', function (): void {
 });
 
 it('moves a learner to another station of a block, and nowhere else', function (): void {
-    [, $learners, [$tonight]] = $this->term();
+    [, $learners, [$tonight, $next]] = $this->term();
     $blocks = $this->api('GET', "/api/meetings/{$tonight->id}")->json('meeting.blocks');
     $station = fn (string $knot, array $who): array => array_replace($blocks[1], ['kind' => 'new', 'knot' => $knot, 'learners' => $who, 'helpers' => [], 'beside' => []]);
     $ids = array_map(fn ($one): string => $one->id, $learners);
@@ -323,7 +323,9 @@ it('moves a learner to another station of a block, and nowhere else', function (
     $this->refused($move(10, $ids[0], 'clove-hitch'), '/to', 'overhand, bowline');
     $this->refused($move(30, $ids[0], 'bowline'), '/place', 'a block of this meeting');
     $move(10, '019ac0de-0000-7000-8000-000000000000', 'bowline')->assertNotFound();
-    $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'skip', 'place' => 10])->assertOk();
+    // Carried over, every station of it waits for the next meeting.
+    $this->api('POST', "/api/meetings/{$tonight->id}/run", ['step' => 'carry', 'place' => 10])->assertOk();
+    expect(PlanPlace::query()->orderBy('knot')->pluck('meeting_id', 'knot')->all())->toBe(['bowline' => $next->id, 'overhand' => $next->id]);
     $this->refused($move(10, $ids[0], 'bowline'), '/place', 'runs or waits');
 });
 

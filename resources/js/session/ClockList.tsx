@@ -10,6 +10,7 @@ import { useLive } from '../outbox/useLive';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
+import { listOf } from '../words/format';
 import { words } from '../words/en';
 import { RigPart } from './RigPart';
 import { Stations } from './Stations';
@@ -72,12 +73,11 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
   const into = minutesBetween(running?.started_at ?? null, now);
   // What is over makes room for what is on.
   const behindUs = running ? clock.blocks.slice(0, clock.blocks.indexOf(running)) : [];
-  const nameOf = (block: Run): string =>
-    block.knot
-      ? (knots[block.knot] ?? block.knot)
-      : block.rig
-        ? (sheet.rigs[block.rig]?.name ?? block.rig)
-        : words.session.kinds[block.kind];
+  const nameOf = (block: Run): string => {
+    const stations = [block.knot, ...block.beside.map((one) => one.knot)].filter((knot) => knot !== null);
+    if (stations.length > 0) return listOf([...new Set(stations)].map((knot) => knots[knot] ?? knot));
+    return block.rig ? (sheet.rigs[block.rig]?.name ?? block.rig) : words.session.kinds[block.kind];
+  };
   const tapped = useRef(-Infinity);
   const next = (place: number, at: number): void => {
     // A second tap of a cold finger is no second step.
