@@ -17,13 +17,15 @@ const keyOf = (learner: string, knot: string): string => `${learner} ${knot}`;
 /** A rig that stood: who tied which knot of it, several learners at once. A tap ticks, another takes it back. */
 export function UsedPage() {
   const { meeting = '', rig: id = '' } = useParams();
-  const sheet = useQuery(runSheetQuery(meeting));
+  // A rig chosen a moment ago is not in a sheet kept from before.
+  const sheet = useQuery({ ...runSheetQuery(meeting), refetchOnMount: 'always' });
   const kept = useLive(() => store.events.where('state').equals('waiting').sortBy('seq'), []);
   const [tapped, setTapped] = useState<Record<string, string | null>>({});
   const [error, setError] = useState<unknown>(null);
   if (sheet.isPending) return <Loading />;
   if (sheet.isError) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
   const rig = sheet.data.rigs[id];
+  if (!rig && sheet.isFetching) return <Loading />;
   if (!rig) return <p className="p-6">{words.notFound}</p>;
 
   const ticked = new Map<string, string | null>();
