@@ -47,12 +47,20 @@ final class TermPlan
     /** @var array<string, list<PlanPart>> by meeting still to come */
     private array $accepted;
 
+    /** @var array<string, list<string>> rigs by the meeting they were chosen for */
+    private array $chosen;
+
+    /** How many the store has. */
+    private int $poles;
+
     /** @param  Collection<int, Meeting>  $meetings */
     private function __construct(private readonly GroupState $state, private readonly Group $group, private readonly Collection $meetings, private readonly Library $library, private readonly RigsAtHand $rigs)
     {
         $this->places = $group->places()->orderBy('knot')->pluck('meeting_id', 'knot')->all();
         $this->accepted = array_intersect_key(KeptParts::of($group), array_flip($meetings->filter(fn (Meeting $meeting): bool => $meeting->isAhead($state->today))->modelKeys()));
         ksort($this->accepted);
+        $this->chosen = $rigs->chosen($group);
+        $this->poles = (int) $group->poles()->get()->sum(fn (Pole $pole): int => $pole->count);
     }
 
     /** @param  Collection<int, Meeting>  $meetings */
@@ -230,8 +238,6 @@ final class TermPlan
     private function ahead(PlanChange $change): array
     {
         $ahead = [];
-        $chosen = $this->rigs->chosen($this->group);
-        $poles = (int) $this->group->poles()->get()->sum(fn (Pole $pole): int => $pole->count);
         foreach ($this->meetings as $meeting) {
             if ($meeting->isAhead($this->state->today)) {
                 [$minutes, $checkers] = [$change->minutes, $change->checkers];
@@ -239,7 +245,7 @@ final class TermPlan
                     $minutes += $change->remedy->kind === 'minutes' ? $change->remedy->by : 0;
                     $checkers += $change->remedy->kind === 'checker' ? $change->remedy->by : 0;
                 }
-                $ahead[] = new Evening($meeting->id, $meeting->date, max(10, $meeting->minutes + $minutes), max(1, $meeting->checkers + $checkers), self::objects($meeting, $poles), rigs: $chosen[$meeting->id] ?? []);
+                $ahead[] = new Evening($meeting->id, $meeting->date, max(10, $meeting->minutes + $minutes), max(1, $meeting->checkers + $checkers), $this->objects($meeting), rigs: $this->chosen[$meeting->id] ?? []);
             }
         }
         $last = $ahead[count($ahead) - 1] ?? null;
@@ -251,8 +257,8 @@ final class TermPlan
     }
 
     /** @return ?array<string, ?int> what there is to tie to: of poles as many as the store has, of the rest as many as are wanted; null: all kinds */
-    private static function objects(Meeting $meeting, int $poles): ?array
+    private function objects(Meeting $meeting): ?array
     {
-        return $meeting->objects === null ? null : array_replace(array_fill_keys($meeting->objects, null), in_array('pole', $meeting->objects, true) && $poles > 0 ? ['pole' => $poles] : []);
+        return $meeting->objects === null ? null : array_replace(array_fill_keys($meeting->objects, null), in_array('pole', $meeting->objects, true) && $this->poles > 0 ? ['pole' => $this->poles] : []);
     }
 }

@@ -41,12 +41,18 @@ final class BlockRun extends Model
         return is_numeric($rule) && is_numeric($minutes) && $minutes > 0 ? $this->planned * $rule / $minutes : $this->planned;
     }
 
-    /** @return list<mixed> the stations beside it; those that were written down before stations had helpers have none */
+    /** @return list<array<mixed>> the stations beside it; those that were written down before stations had helpers have none */
     public function besides(): array
     {
         $beside = $this->stations['beside'] ?? [];
 
-        return array_map(static fn (mixed $one): mixed => is_array($one) ? array_diff_key($one, ['teacher' => true]) + ['helpers' => isset($one['teacher']) ? [$one['teacher']] : [], 'checkers' => 1, 'by_rule' => $one['minutes'] ?? 0] : $one, is_array($beside) ? array_values($beside) : []);
+        return array_map(static fn (array $one): array => array_diff_key($one, ['teacher' => true]) + ['helpers' => isset($one['teacher']) ? [$one['teacher']] : [], 'checkers' => 1, 'by_rule' => $one['minutes'] ?? 0], array_values(array_filter(is_array($beside) ? $beside : [], is_array(...))));
+    }
+
+    /** @return non-empty-list<array<mixed>> every station of it: itself, and those beside it */
+    public function each(): array
+    {
+        return [array_diff_key($this->stations, ['beside' => true]), ...$this->besides()];
     }
 
     public function minutesTaken(CarbonImmutable $now): float

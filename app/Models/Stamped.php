@@ -20,9 +20,9 @@ final class Stamped
      */
     public static function of(string $key, string $stamp, int $seconds, Closure $make): mixed
     {
-        $last = Cache::store('file')->get($key);
-        if (is_array($last) && array_key_exists(1, $last) && $last[0] === $stamp) {
-            return $last[1];
+        $last = self::last($key, $stamp);
+        if ($last !== null) {
+            return $last[0];
         }
         $made = $make();
         Cache::store('file')->put($key, [$stamp, $made], $seconds);
@@ -33,9 +33,15 @@ final class Stamped
     /** What was made, if its stamp is still the same; else nothing. */
     public static function there(string $key, string $stamp): mixed
     {
+        return self::last($key, $stamp)[0] ?? null;
+    }
+
+    /** @return ?array{mixed} what was made; null where there is nothing of this stamp */
+    private static function last(string $key, string $stamp): ?array
+    {
         $last = Cache::store('file')->get($key);
 
-        return is_array($last) && ($last[0] ?? null) === $stamp ? $last[1] ?? null : null;
+        return is_array($last) && array_key_exists(1, $last) && $last[0] === $stamp ? [$last[1]] : null;
     }
 
     public static function forget(string ...$keys): void

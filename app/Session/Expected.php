@@ -52,9 +52,9 @@ final class Expected
     private static function stations(BlockRun $run): array
     {
         $stations = [];
-        foreach ([$run->stations, ...$run->besides()] as $station) {
-            $knot = is_array($station) ? $station['knot'] ?? null : null;
-            if (is_array($station) && is_string($knot)) {
+        foreach ($run->each() as $station) {
+            $knot = $station['knot'] ?? null;
+            if (is_string($knot)) {
                 $learners = is_array($station['learners'] ?? null) ? $station['learners'] : [];
                 $stations[] = [is_string($station['kind'] ?? null) ? $station['kind'] : $run->kind, $knot, array_values(array_filter($learners, is_string(...)))];
             }

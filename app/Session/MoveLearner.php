@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Session;
 
-use App\Models\BlockRun;
 use App\Models\Learner;
 use App\Models\Meeting;
 use Compadre\Core\Refusal;
@@ -24,7 +23,7 @@ final class MoveLearner
             if ($run === null || ! in_array($run->state, ['waiting', 'running'], true)) {
                 throw Refusal::of('/place', $place, 'a block of this meeting that runs or waits');
             }
-            $stations = self::stations($run);
+            $stations = $run->each();
             $knots = array_column($stations, 'knot');
             if ($to !== null && ! in_array($to, $knots, true)) {
                 throw Refusal::of('/to', $to, 'one of the knots of this block: '.implode(', ', array_filter($knots, is_string(...))));
@@ -36,12 +35,6 @@ final class MoveLearner
             }
             $run->update(['stations' => array_shift($stations) + ['beside' => $stations]]);
         });
-    }
-
-    /** @return non-empty-list<array<string, mixed>> */
-    private static function stations(BlockRun $run): array
-    {
-        return [array_diff_key($run->stations, ['beside' => true]), ...array_values(array_filter($run->besides(), is_array(...)))];
     }
 
     /** @return list<string> */

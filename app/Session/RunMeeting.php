@@ -105,9 +105,8 @@ final readonly class RunMeeting
         if ($next === null) {
             throw Refusal::saying('/block', $block->place, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
         }
-        $row = $this->row($meeting, $block->place);
-        foreach ([['kind' => $row->kind, 'knot' => $row->knot], ...$row->besides()] as $station) {
-            $knot = is_array($station) && in_array($station['kind'] ?? null, ['new', 'again'], true) ? $station['knot'] ?? null : null;
+        foreach ($this->row($meeting, $block->place)->each() as $station) {
+            $knot = in_array($station['kind'] ?? null, ['new', 'again'], true) ? $station['knot'] ?? null : null;
             if (is_string($knot)) {
                 AcceptPlan::pin($group, $knot, $next->id);
             }

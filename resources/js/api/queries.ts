@@ -45,6 +45,13 @@ export const outlookQuery = queryOptions({
   refetchInterval: ({ state }) => (state.data?.improving ? 8_000 : false),
 });
 
+/** The course after a change of plan: shown at once, and whatever else was laid out from the plan is asked for anew. */
+export function tookPlan(now: Schemas['Course']): void {
+  queryClient.setQueryData(courseQuery.queryKey, now);
+  void queryClient.invalidateQueries({ queryKey: outlookQuery.queryKey });
+  void queryClient.invalidateQueries({ queryKey: ['meeting'] });
+}
+
 export const runSheetQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['meeting', meeting],

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { CalendarPlus, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
-import { courseQuery, outlookQuery, queryClient } from '../api/queries';
+import { courseQuery, outlookQuery, tookPlan } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
@@ -104,10 +104,7 @@ function Standing({ course }: { course: Course }) {
   const outlook = useQuery(outlookQuery);
   const hold = useMutation({
     mutationFn: () => call<Course>('PUT', '/api/course/plan', { as_it_stands: true }),
-    onSuccess: (now) => {
-      queryClient.setQueryData(courseQuery.queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: ['outlook'] });
-    },
+    onSuccess: tookPlan,
   });
   if (course.accepted)
     return outlook.data?.proposal ? (

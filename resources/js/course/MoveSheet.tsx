@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
-import { courseQuery, queryClient } from '../api/queries';
+import { tookPlan } from '../api/queries';
 import { Button } from '../ui/Button';
 import { SelectField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
@@ -42,8 +42,7 @@ export function MoveSheet({
         ? call<Schemas['Course']>('DELETE', `/api/course/knots/${move.knot}`)
         : call<Schemas['Course']>('PUT', '/api/course/plan', change),
     onSuccess: (now) => {
-      queryClient.setQueryData(courseQuery.queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: ['meeting'] });
+      tookPlan(now);
       const day = course.meetings.find((one) => one.id === now.places[move.knot])?.date;
       onMoved(words.course.moved(course.knots[move.knot] ?? move.knot, day ? dayShort(day) : words.course.outOf));
     },

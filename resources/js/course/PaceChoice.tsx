@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { call, type Schemas } from '../api/client';
-import { courseQuery, outlookQuery, queryClient } from '../api/queries';
+import { outlookQuery, tookPlan } from '../api/queries';
 import { Faults } from '../ui/states';
 import { dayShort, number } from '../words/format';
 import { words } from '../words/en';
@@ -12,11 +12,7 @@ export function PaceChoice({ course }: { course: Schemas['Course'] }) {
   const outlook = useQuery(outlookQuery);
   const choose = useMutation({
     mutationFn: (pace: (typeof PACES)[number]) => call<Schemas['Course']>('PUT', '/api/course/pace', { pace }),
-    onSuccess: (now) => {
-      queryClient.setQueryData(courseQuery.queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: ['outlook'] });
-      void queryClient.invalidateQueries({ queryKey: ['meeting'] });
-    },
+    onSuccess: tookPlan,
   });
   return (
     <fieldset className="print:hidden">

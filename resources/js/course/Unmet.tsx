@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { call, type Schemas } from '../api/client';
-import { courseQuery, queryClient } from '../api/queries';
+import { tookPlan } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
@@ -78,11 +78,7 @@ function Remedy({ of, course }: { of: NonNullable<Need['remedy']>; course: Cours
   });
   const mend = useMutation({
     mutationFn: () => call<Course>('PUT', '/api/course/remedy', change),
-    onSuccess: (now) => {
-      queryClient.setQueryData(courseQuery.queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: ['outlook'] });
-      void queryClient.invalidateQueries({ queryKey: ['meeting'] });
-    },
+    onSuccess: tookPlan,
   });
   return (
     <div className="mt-2 flex flex-col gap-2">

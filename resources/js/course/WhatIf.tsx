@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
-import { courseQuery, queryClient } from '../api/queries';
+import { tookPlan } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
@@ -54,10 +54,7 @@ export function Proposal({
   const [left, setLeft] = useState(false);
   const take = useMutation({
     mutationFn: () => call<Schemas['Course']>('PUT', '/api/course/plan', { anew: true }),
-    onSuccess: (now) => {
-      queryClient.setQueryData(courseQuery.queryKey, now);
-      void queryClient.invalidateQueries({ queryKey: ['meeting'] });
-    },
+    onSuccess: tookPlan,
   });
   if (left) return null;
   return (

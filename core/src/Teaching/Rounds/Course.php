@@ -143,6 +143,15 @@ final class Course
     }
 
     /**
+     * @param  list<int>  $learners
+     * @return list<string> their ids
+     */
+    public function ids(array $learners): array
+    {
+        return array_map(fn (int $number): string => $this->learners[$number]->id, $learners);
+    }
+
+    /**
      * Whether what stands there is enough for stations in these knots side by side: each takes one of each kind its method is tied to.
      *
      * @param  list<int>  $knots

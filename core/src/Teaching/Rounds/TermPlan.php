@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Refusal;
-use Compadre\Core\Teaching\PlanLearner;
 
 /**
  * A term as planned: who is taught what, when and beside whom, what it comes to, and what is missing and why.
@@ -137,11 +136,11 @@ final readonly class TermPlan
         $old = $rounds = [];
         foreach ($program->old as $knot) {
             $having = $standing->having($knot, $meeting);
-            $old[] = ['knot' => $this->course->knots[$knot]->id, 'learners' => $this->ids($having), 'minutes' => $replay->clock->old(count($having), $meeting)];
+            $old[] = ['knot' => $this->course->knots[$knot]->id, 'learners' => $this->course->ids($having), 'minutes' => $replay->clock->old(count($having), $meeting)];
         }
         foreach ($program->rounds as $round) {
             $rounds[] = ['stations' => array_map(fn (Station $station): array => [
-                'knot' => $this->course->knots[$station->knot]->id, 'learners' => $this->ids($station->learners), 'helpers' => $this->ids($station->helpers),
+                'knot' => $this->course->knots[$station->knot]->id, 'learners' => $this->course->ids($station->learners), 'helpers' => $this->course->ids($station->helpers),
                 'checkers' => $station->checkers, 'minutes' => $replay->clock->round([$station]),
             ], $round), 'minutes' => $replay->clock->round($round)];
         }
@@ -168,7 +167,7 @@ final readonly class TermPlan
             }
         }
 
-        return ['rig' => $pack->id, 'learners' => $this->ids(array_values($people)), 'knots' => array_values($knots), 'minutes' => (float) $pack->minutes];
+        return ['rig' => $pack->id, 'learners' => $this->course->ids(array_values($people)), 'knots' => array_values($knots), 'minutes' => (float) $pack->minutes];
     }
 
     /** @return list<array{learner: string, knot: string, kind: string, from: string, to: ?string}> */
@@ -189,14 +188,5 @@ final readonly class TermPlan
         }
 
         return $moved;
-    }
-
-    /**
-     * @param  list<int>  $learners
-     * @return list<string>
-     */
-    private function ids(array $learners): array
-    {
-        return array_map(static fn (PlanLearner $learner): string => $learner->id, array_map(fn (int $number): PlanLearner => $this->course->learners[$number], $learners));
     }
 }

@@ -27,11 +27,11 @@ final class Accepted
             $each = [];
             foreach ($program->rounds as $round => $stations) {
                 foreach ($stations as $station) {
-                    $each[] = new PlanPart(PartKind::Lesson, $course->knots[$station->knot]->id, self::ids($course, $station->learners), self::ids($course, $station->helpers), $round, $station->checkers);
+                    $each[] = new PlanPart(PartKind::Lesson, $course->knots[$station->knot]->id, $course->ids($station->learners), $course->ids($station->helpers), $round, $station->checkers);
                 }
             }
             foreach ($program->old as $knot) {
-                $each[] = new PlanPart(PartKind::Old, $course->knots[$knot]->id, self::ids($course, $standing->having($knot, $meeting)));
+                $each[] = new PlanPart(PartKind::Old, $course->knots[$knot]->id, $course->ids($standing->having($knot, $meeting)));
             }
             foreach ($program->rigs as $rig) {
                 $each[] = new PlanPart(PartKind::Rig, $course->rigs[$rig]->id);
@@ -96,15 +96,6 @@ final class Accepted
         }
 
         return $programs;
-    }
-
-    /**
-     * @param  list<int>  $numbers
-     * @return list<string>
-     */
-    private static function ids(Course $course, array $numbers): array
-    {
-        return array_map(static fn (int $number): string => $course->learners[$number]->id, $numbers);
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Term;
 
 use Compadre\Core\Teaching\Block;
-use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\Rounds\Course;
 use Compadre\Core\Teaching\Rounds\Deed;
 use Compadre\Core\Teaching\Rounds\Found;
@@ -100,7 +99,7 @@ final class MeetingBlocks
         $stations = [];
         foreach ($knots as $knot => $learners) {
             $rate = 1 - ($this->course->wishes->passRates[$this->course->knots[$knot]->id] ?? Wishes::PASS_RATE);
-            $stations[] = new Block('tries', $minutes, $this->course->knots[$knot]->id, $this->ids($learners), sprintf('Second tries: about %d of %d will want one.', max(1, (int) round($rate * count($learners))), count($learners)));
+            $stations[] = new Block('tries', $minutes, $this->course->knots[$knot]->id, $this->course->ids($learners), sprintf('Second tries: about %d of %d will want one.', max(1, (int) round($rate * count($learners))), count($learners)));
         }
 
         return self::sideBySide($stations);
@@ -112,7 +111,7 @@ final class MeetingBlocks
         $keepers = count(array_filter($who, fn (int $learner): bool => $this->isToKeep($learner, $knot, $before)));
         $least = min(array_map(fn (int $learner): float => $before->chance($learner, $knot, $this->course->day[$meeting]), $who === [] ? [0] : $who));
 
-        return new Block('old', $this->replay->clock->old(count($who), $meeting), $this->course->knots[$knot]->id, $this->ids($who), $keepers > 0
+        return new Block('old', $this->replay->clock->old(count($who), $meeting), $this->course->knots[$knot]->id, $this->course->ids($who), $keepers > 0
             ? sprintf('%d can show that they kept it.', $keepers)
             : sprintf('Fading: the longest unseen has a chance of %d %% left.', (int) round(100 * $least)));
     }
@@ -154,10 +153,10 @@ final class MeetingBlocks
         $minutes = $this->replay->clock->round([$station]);
         $checking = TimeModel::checking($many, $station->checkers);
 
-        return new Block($isNew ? 'new' : 'again', $minutes, $this->course->knots[$station->knot]->id, $this->ids($station->learners), $isNew
+        return new Block($isNew ? 'new' : 'again', $minutes, $this->course->knots[$station->knot]->id, $this->course->ids($station->learners), $isNew
             ? sprintf('%d %s; show twice, tie along, first tries.', $many, $many === 1 ? 'learner needs it' : 'learners need it')
             : sprintf('%d %s.', $many, $many === 1 ? 'learner does not have it yet' : 'learners do not have it yet'),
-            helpers: $this->ids($station->helpers), checking: $checking, checkers: $station->checkers,
+            helpers: $this->course->ids($station->helpers), checking: $checking, checkers: $station->checkers,
             byRule: $checking + ($minutes - $checking) / $this->course->wishes->factorOf($this->course->knots[$station->knot]->id));
     }
 
@@ -184,15 +183,6 @@ final class MeetingBlocks
         }
 
         return 'Time to use the knots, or to finish what runs over.';
-    }
-
-    /**
-     * @param  list<int>  $learners
-     * @return list<string>
-     */
-    private function ids(array $learners): array
-    {
-        return array_map(static fn (PlanLearner $learner): string => $learner->id, array_map(fn (int $number): PlanLearner => $this->course->learners[$number], $learners));
     }
 
     /** @param  list<Block>  $blocks */

@@ -100,10 +100,7 @@ final class RigTime
     {
         $wanting = count(array_filter($this->course->present[$meeting], fn (int $learner): bool => $this->isMetHere($rig, $learner, $meeting, $standing)));
 
-        return match (true) {
-            $wanting > 0 => sprintf('%d %s to use a knot of it for a badge.', $wanting, $wanting === 1 ? 'learner has' : 'learners have'),
-            default => 'Chosen for this meeting.',
-        };
+        return $wanting === 0 ? 'Chosen for this meeting.' : sprintf('%d %s to use a knot of it for a badge.', $wanting, $wanting === 1 ? 'learner has' : 'learners have');
     }
 
     /** Whether a badge of the learner's wants a knot used in it, and this meeting is where that is met. */
@@ -122,7 +119,7 @@ final class RigTime
     private function blocks(int $rig, int $meeting, float $minutes, string $why): array
     {
         $this->stood[$rig] = true;
-        $there = array_map(fn (int $learner): string => $this->course->learners[$learner]->id, $this->course->present[$meeting]);
+        $there = $this->course->ids($this->course->present[$meeting]);
         $blocks = [];
         foreach ($minutes > 0 ? PlanRig::PARTS : [] as $kind => $share) {
             $blocks[] = new Block($kind, $share * $minutes, null, $there, $why, rig: $this->course->rigs[$rig]->id);
