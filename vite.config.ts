@@ -122,6 +122,12 @@ export default defineConfig({
             },
           },
           {
+            // What a card of the practice corner opens: kept for home, and looked up again behind. It names nobody.
+            urlPattern: ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/corner/'),
+            handler: 'StaleWhileRevalidate',
+            options: { cacheName: 'corner', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 300 } },
+          },
+          {
             urlPattern: ({ url, request }) =>
               request.method === 'GET' &&
               request.cache === 'reload' &&

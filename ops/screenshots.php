@@ -20,7 +20,6 @@ const PICTURES = [
     ['session', '/', 1280, 800, 'light', ''],
     ['course', '/course', 1280, 800, 'light', ''],
     ['pack', '/', 1280, 900, 'light', '[...document.querySelectorAll("a")].find((one) => one.textContent.includes("What to pack")).click()'],
-    ['show', '/show', 1280, 800, 'light', ''],
     ['demonstrate', '/show/bowline', 1280, 800, 'light', 'document.querySelector("[aria-label^=\'Step 4\']").click()'],
     ['demonstrate-dark', '/show/square-knot', 1280, 800, 'dark', 'for (const key of ["d", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
     ['mistakes', '/show/square-knot', 1280, 800, 'light', 'for (const key of ["w", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key })); setTimeout(() => { const pull = document.querySelector("[data-testid=wrong-forms] input[type=range]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(pull, 100); pull.dispatchEvent(new Event("input", { bubbles: true })); }, 1500)'],
@@ -35,6 +34,7 @@ const PICTURES = [
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],
     ['bench', '/bench/ridge-shelter', 1280, 800, 'light', ''],
     ['instruments', '/bench/instruments/line', 1280, 800, 'light', ''],
+    ['practice-phone', '/practice-cards', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Make a card")).click(); setTimeout(() => { location.href = "/practice/bowline/over-under#" + document.querySelector("[data-testid=card-code]").textContent; }, 1000)'],
     // Last, for it begins the meeting.
     ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200)'],
 ];

@@ -10,6 +10,7 @@ use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
 use App\Models\Marks;
+use App\Models\PracticeDay;
 use App\Models\Standing;
 use App\Models\User;
 use Compadre\Core\Checking\Kind;
@@ -49,6 +50,7 @@ final readonly class LearnerPage
             'badges' => $badges,
             'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, $names->all(), in_array($event->id, $takenBack, true)))->all()),
             'knots' => (object) $this->names->all(),
+            'practised' => PracticeDay::lastOf($learner),
         ];
     }
 

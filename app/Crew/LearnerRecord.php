@@ -9,6 +9,7 @@ use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\PracticeDay;
 use App\Models\Pursuit;
 use App\Models\Standing;
 use App\Models\User;
@@ -34,6 +35,7 @@ final class LearnerRecord
             'checks' => self::checks($learner, $people),
             'evenings' => self::evenings($learner, $meetings, $people),
             'badges' => $learner->pursuits->map(fn (Pursuit $one): array => ['badge' => $one->badge, 'version' => $one->version])->values()->all(),
+            'practised' => PracticeDay::lastOf($learner, null),
             'ticks' => $learner->ticks->map(fn ($one): array => ['note' => $one->note, 'by' => $people->get($one->ticked_by)])->values()->all(),
         ];
     }

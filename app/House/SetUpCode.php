@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\House;
 
+use App\Http\PlainCode;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\File;
 
@@ -13,22 +14,15 @@ use Illuminate\Support\Facades\File;
  */
 final class SetUpCode
 {
-    /** No letters and digits that look alike. */
-    private const LETTERS = 'ACDEFGHJKMNPQRTUVWXY34679';
-
     private const LENGTH = 12;
 
     /** The code as it is printed, in three parts; made when it is first asked for. */
     public static function current(): string
     {
         if (! File::exists(self::file())) {
-            $code = '';
-            for ($n = 0; $n < self::LENGTH; $n++) {
-                $code .= self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)];
-            }
             File::put(self::file(), '');
             chmod(self::file(), 0600);
-            File::put(self::file(), implode('-', str_split($code, 4)));
+            File::put(self::file(), implode('-', str_split(PlainCode::make(self::LENGTH), 4)));
         }
 
         return trim(File::get(self::file()));
@@ -37,8 +31,7 @@ final class SetUpCode
     /** @throws Refusal for any other */
     public static function hold(string $given): void
     {
-        $plain = static fn (string $code): string => (string) preg_replace('/[^A-Z0-9]/', '', strtoupper($code));
-        if (! hash_equals($plain(self::current()), $plain($given))) {
+        if (! hash_equals(PlainCode::read(self::current()), PlainCode::read($given))) {
             throw Refusal::saying('/code', null, 'the code that ./compadre up --empty printed', 'This is not the set-up code. It stands where Compadre was started: run ./compadre up --empty to see it again.');
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\PlainCode;
 use App\Models\Remote;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -18,9 +19,6 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class HandRemote
 {
-    /** No letters and digits that look alike from the back of a hall. */
-    private const LETTERS = 'ACDEFGHJKMNPQRTUVWXY34679';
-
     private const LENGTH = 6;
 
     private const TRIES = 5;
@@ -38,10 +36,7 @@ final readonly class HandRemote
     {
         $now = CarbonImmutable::now();
         Remote::query()->where('ends_at', '<', $now)->delete();
-        $code = '';
-        for ($n = 0; $n < self::LENGTH; $n++) {
-            $code .= self::LETTERS[random_int(0, strlen(self::LETTERS) - 1)];
-        }
+        $code = PlainCode::make(self::LENGTH);
         $remote = Remote::query()->create([
             'user_id' => $by->id, 'code_hash' => Remote::hash($code), 'code_until' => $now->addMinutes(self::CODE_MINUTES), 'ends_at' => $now->addHours(self::HOURS),
             'tries' => 0, 'turn' => 0,

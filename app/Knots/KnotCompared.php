@@ -23,7 +23,7 @@ use Compadre\Core\Mistakes\WrongForm;
  */
 final readonly class KnotCompared
 {
-    public function __construct(private Library $library, private KnotIndex $index, private KnotView $knots)
+    public function __construct(private Drawings $drawings, private Library $library, private KnotIndex $index, private KnotView $knots)
     {
     }
 
@@ -38,7 +38,7 @@ final readonly class KnotCompared
         $knot = $this->knots->open($id);
         $method = $knot->method($methodId);
 
-        return $this->knots->kept("compared-$id-{$method->id}-$view", function () use ($knot, $method, $view): array {
+        return $this->drawings->kept("compared-$id-{$method->id}-$view", function () use ($knot, $method, $view): array {
             $from = View::from($view);
             $plain = DiagramBuilder::loose($method, $knot->file);
             $untidy = Untidy::of($method, $knot->file);
@@ -56,7 +56,7 @@ final readonly class KnotCompared
     /** @return array<string, float> how likely a beginner makes each mistake that the pack has words for, 0 to 1 */
     public function likely(string $id): array
     {
-        return $this->knots->kept("likely-$id", function () use ($id): array {
+        return $this->drawings->kept("likely-$id", function () use ($id): array {
             $knot = $this->library->knot($id);
             $likely = [];
             foreach ($knot->methods as $method) {

@@ -30,7 +30,6 @@ use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Space\FormFile;
-use Illuminate\Support\Facades\Cache;
 
 /**
  * Knots for the screens that show them: words and drawings as the core computes them.
@@ -40,14 +39,14 @@ final class KnotView
     /** @var array<string, list<WrongForm>> by knot and method: the same from every side */
     private array $wrong = [];
 
-    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly KnotIndex $index, private readonly FormFile $forms)
+    public function __construct(private readonly Library $library, private readonly Packs $packs, private readonly Drawings $drawings, private readonly KnotIndex $index, private readonly FormFile $forms)
     {
     }
 
     /** @return list<array<string, mixed>> */
     public function list(): array
     {
-        return $this->kept('list', function (): array {
+        return $this->drawings->kept('list', function (): array {
             $knots = [];
             foreach ($this->library->all() as $knot) {
                 if ($knot->isTaught()) {
@@ -74,7 +73,7 @@ final class KnotView
         $knot = $this->open($id);
         $method = $knot->method($methodId);
 
-        return $this->kept("knot-{$knot->id}-{$method->id}-$view", fn (): array => $this->compute($knot, $method, View::from($view)));
+        return $this->drawings->kept("knot-{$knot->id}-{$method->id}-$view", fn (): array => $this->compute($knot, $method, View::from($view)));
     }
 
     /** @return list<array{object: float, turns: float}> the turns a method is drawn with round what it is tied to */
@@ -82,21 +81,7 @@ final class KnotView
     {
         $method = $this->open($id)->method($methodId);
 
-        return $this->kept("turns-$id-{$method->id}", fn (): array => RopeUse::turnsOf($method));
-    }
-
-    /**
-     * What was computed of the packs stays right until a pack or the code that computes it changes.
-     *
-     * @template T
-     *
-     * @param  callable(): T  $compute
-     * @return T
-     */
-    public function kept(string $what, callable $compute): mixed
-    {
-        /** @var T */
-        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), 86400, $compute(...));
+        return $this->drawings->kept("turns-$id-{$method->id}", fn (): array => RopeUse::turnsOf($method));
     }
 
     /** A drawing as a file of its own: a step from 1, or the finished knot. */
@@ -231,7 +216,7 @@ final class KnotView
     {
         return [
             'id' => $knot->id, 'name' => $knot->names[0], 'names' => $knot->names, 'family' => $knot->family->value, 'purpose' => $knot->purpose,
-            'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites, 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
+            'minutes' => $knot->minutes, 'prerequisites' => $knot->prerequisites, 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail, 'with_adult' => $knot->withAdult,
         ];
     }
 }

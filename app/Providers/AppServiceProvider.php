@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\ApiDocument;
+use App\Knots\Drawings;
 use App\Knots\KnotNames;
 use App\Knots\Packs;
 use App\Models\Group;
@@ -12,14 +13,20 @@ use App\Models\Invitation;
 use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Pole;
+use App\Models\PracticeCard;
 use App\Models\Remote;
 use App\Models\Role;
 use App\Models\Rope;
 use App\Models\Stock;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Closure;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\KnotIndex;
+use Compadre\Core\Practice\Drawn;
+use Compadre\Core\Practice\Kit;
+use Compadre\Core\Practice\TaskMaker;
+use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
@@ -43,7 +50,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(FormFile::class, fn (): FormFile => new FormFile(config()->string('app.packs')));
         $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
-        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class)));
+        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));
+        $this->app->bind(Drawn::class, fn (): Drawn => new Drawn($this->app->make(Library::class), $this->app->make(KnotIndex::class)));
+        $this->app->bind(Kit::class, fn (): Kit => new Kit(new TaskMaker($this->app->make(Library::class), $this->app->make(KnotIndex::class), $this->app->make(Chooser::class)), $this->app->make(Drawn::class)));
+        $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
@@ -75,6 +85,7 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('rope', fn (string $id): Rope => $this->own()->ropes()->findOrFail($id));
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
         Route::bind('pole', fn (string $id): Pole => $this->own()->poles()->findOrFail($id));
+        Route::bind('card', fn (string $id): PracticeCard => PracticeCard::query()->where('group_id', $this->own()->id)->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }
 

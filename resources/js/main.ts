@@ -11,18 +11,28 @@ watchTheWayBack();
 /** Addresses that are open to people who are not signed in. */
 const OPEN = ['/phone', '/join', '/reset'];
 
+/** The practice corner, which a card opens. */
+const CORNER = '/practice';
+const isCorner = (): boolean => location.pathname === CORNER || location.pathname.startsWith(`${CORNER}/`);
+
 const app = () => import('./shell/enter');
 const askHouse = () => call<House>('GET', '/api/house').catch(() => undefined);
 
 const place = document.getElementById('app');
 if (place) {
-  if (isLeaving()) comeBack(place);
+  if (isLeaving() && !isCorner()) comeBack(place);
   else void open(place);
 }
 window.addEventListener('load', startWorker);
 
 /** The app for who is signed in, the sign-in for who is not. */
 async function open(place: HTMLElement): Promise<void> {
+  if (isCorner()) {
+    // Learners install the corner alone, and get no more of the app than that.
+    document.querySelector('link[rel=manifest]')?.setAttribute('href', '/practice.webmanifest');
+    (await import('./practice/enter')).enterCorner(place);
+    return;
+  }
   if (OPEN.includes(location.pathname)) {
     (await app()).enter(place, {});
     return;

@@ -27,7 +27,7 @@ final class Rooms
         'Packing' => ['Knots', 'Rope', 'Rigs'],
         'Checking' => ['Knots', 'Rope'],
         'Teaching' => ['Knots', 'Checking'],
-        'Practice' => ['Topology', 'Knots', 'Mistakes', 'Rigs'],
+        'Practice' => ['Topology', 'Knots', 'Mistakes', 'Drawing', 'Rigs', 'Checking'],
         'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching', 'Practice'],
     ];
 
@@ -40,6 +40,7 @@ final class Rooms
         'Session' => ['Knots', 'Bench', 'Course'],
         'Crew' => ['Knots', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
+        'Practice' => ['Knots'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
     ];
 

@@ -10,6 +10,7 @@ use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\LeftCheck;
 use App\Models\MeetingRig;
+use App\Models\PracticeCard;
 use App\Models\Remote;
 use App\Models\Role;
 use App\Models\User;
@@ -20,7 +21,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
 /** Routes that ask for no sign-in. */
-const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks'];
+const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn'];
 
 /** @return array<string, Registered> every address of the API, read from the router */
 function matrixRoutes(): array
@@ -71,12 +72,13 @@ function matrixGroup($test, string $name): array
     foreach (['lead', 'instructor'] as $role) {
         $remotes[$role] = Remote::query()->create(['user_id' => $people[$role]->id, 'code_hash' => Remote::hash("CODE$role$name"), 'token_hash' => $role === 'lead' ? Remote::hash($held) : null, 'code_until' => now()->addMinutes(9), 'ends_at' => now()->addHour(), 'tries' => 0, 'turn' => 0, 'knot' => 'bowline', 'step' => 1, 'steps' => 6])->id;
     }
+    $card = PracticeCard::query()->create(['group_id' => $group->id, 'learner_id' => $ada->id, 'code' => "CARD$name", 'code_hash' => PracticeCard::hash(strtoupper("CARD$name")), 'hand' => 'right', 'ends_on' => '2026-12-22']);
     $device = Device::query()->create(['user_id' => $people['spare']->id, 'label' => 'A phone', 'seen_at' => now()]);
     $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ada->id, 'knot' => 'overhand', 'device' => 'left', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:00:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes'];
     LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
 
     return ['group' => $group, 'people' => $people, 'ids' => [
-        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id,
+        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'card' => $card->id, 'practice' => "CARD$name",
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
         'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
@@ -104,6 +106,9 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/meetings/{meeting}/rigs' => ['rig' => 'tripod', 'answers' => ['leg_mm' => 2000, 'foot_radius_mm' => 850, 'poles_mm' => [60, 60, 60], 'school' => 'plain']],
         'POST /api/meetings/{meeting}/gates' => ['rig' => 'hoisted-tool', 'adult' => 'Wren Callow', 'lines' => app(\Compadre\Core\Rigs\RigShelf::class)->rig('hoisted-tool')->gates],
         'PUT /api/rigs/{rig}' => ['pack' => app(\Compadre\Core\Rigs\RigShelf::class)->pack('pole-bundle')], 'POST /api/rigs/{rig}/copies' => [], 'POST /api/measures' => ['knot' => 'bowline', 'measured_mm' => 200],
+        'POST /api/corner' => ['code' => $ids['practice']], 'POST /api/corner/days' => ['days' => [['knot' => 'bowline', 'day' => '2026-11-24', 'felt' => 'easy']]],
+        'POST /api/corner/drawn' => ['knot' => 'overhand', 'strands' => [['id' => 'rope', 'visits' => [['crossing' => 0, 'over' => true], ['crossing' => 0, 'over' => false]]]], 'turns' => [1]],
+        'POST /api/practice/cards' => ['hand' => 'right'], 'PUT /api/practice/cards/{card}' => ['hints' => true], 'PUT /api/practice/home/{knot}' => ['home' => true],
         'POST /api/store' => ['name' => 'New coil', 'kind' => 'coil', 'diameter_mm' => 8, 'material' => 'nylon', 'lay' => 'braided', 'ends' => 'sealed', 'length_mm' => 20000], 'PUT /api/store/{stock}' => ['count' => 2],
         'POST /api/poles' => ['name' => 'Spars', 'diameter_mm' => 80, 'length_mm' => 3000], 'PUT /api/poles/{pole}' => ['count' => 4],
         'POST /api/screens' => ['knot' => 'bowline', 'step' => 1, 'steps' => 6], 'PUT /api/screens/{remote}' => ['knot' => 'bowline', 'step' => 2, 'steps' => 6],
@@ -164,7 +169,7 @@ beforeEach(function (): void {
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $role === null || $this->actingAs(User::query()->findOrFail($this->own['people'][$role]->id));
-        $this->withHeader('X-Remote', $ids['held']);
+        $this->withHeader('X-Remote', $ids['held'])->withHeader('X-Practice', $ids['practice']);
         DB::table('tries')->delete();
 
         return $this->json(explode(' ', $address)[0], matrixPath($address, $ids, $role ?? ''), $body ?? []);
@@ -207,7 +212,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
             });
         }
         // What an address names, or a body, of another group is not there for anybody.
-        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person'], $route->parameterNames());
+        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person', 'card'], $route->parameterNames());
         foreach ($names as $name) {
             foreach ($allowed as $role) {
                 ($this->apart)(function () use ($address, $role, $name, $body, &$tried): void {

@@ -96,9 +96,15 @@ final readonly class Memory
     /** The first day on which it is due: the chance falls below 0.7 after h x log2(1 / 0.7) days. */
     public function dueOn(): string
     {
-        $days = (int) floor($this->halfLife * log(1 / self::DUE_BELOW, 2)) + 1;
+        $days = self::restsFor($this->halfLife);
 
         return (new DateTimeImmutable($this->lastDay))->modify("+$days days")->format('Y-m-d');
+    }
+
+    /** The days after which a knot of this half-life is first due. */
+    public static function restsFor(float $halfLife): int
+    {
+        return (int) floor($halfLife * log(1 / self::DUE_BELOW, 2)) + 1;
     }
 
     /** @param  list<Verdict>  $verdicts */

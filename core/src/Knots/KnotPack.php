@@ -26,6 +26,7 @@ final readonly class KnotPack
      * @param  bool  $testShowsStructure  whether a test that says no shows a wrong structure
      * @param  ?LashingKind  $lashing  what its rope is reckoned as, where it is a lashing that is
      * @param  list<string>  $pulledBeside  ids of wrong forms that it is pulled at side by side with
+     * @param  bool  $withAdult  whether it closes or tightens, and is tied at home with an adult beside only
      */
     public function __construct(
         public string $file,
@@ -60,6 +61,7 @@ final readonly class KnotPack
         public bool $testShowsStructure = false,
         public ?LashingKind $lashing = null,
         public array $pulledBeside = [],
+        public bool $withAdult = false,
     ) {
     }
 
@@ -82,7 +84,7 @@ final readonly class KnotPack
             $pack->text('test', ''), $pack->choice('tail_class', TailClass::class), $pack->whole('minutes'), $pack->flag('hard'), $pack->number('rope_factor'),
             $pack->flag('hand_matters'), $checks->texts('dressing') !== [], $checks->texts('tail') !== [], $pack->texts('prerequisites'),
             $checks->texts('tying'), $checks->texts('dressing'), $checks->texts('tail'), $pack->texts('cautions'), $mistakes, $methods, Uses::from($pack), $pack->flag('sets_out'), $pack->text('laid_rope', ''),
-            $pack->textOrNull('test_shows') === 'structure', $pack->choiceOrNull('lashing', LashingKind::class), $pack->texts('pulled_beside'),
+            $pack->textOrNull('test_shows') === 'structure', $pack->choiceOrNull('lashing', LashingKind::class), $pack->texts('pulled_beside'), $pack->flag('with_adult'),
         );
     }
 

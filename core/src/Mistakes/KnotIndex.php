@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Mistakes;
 
+use Closure;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
@@ -26,7 +27,8 @@ final class KnotIndex
 
     private bool $built = false;
 
-    private function __construct(private readonly Library $library, private readonly bool $forLearners)
+    /** @param  ?Closure(Closure(): array{array<string, array{plain: list<string>, mirrored: list<string>}>, array<string, string>}): array{array<string, array{plain: list<string>, mirrored: list<string>}>, array<string, string>}  $remember */
+    private function __construct(private readonly Library $library, private readonly bool $forLearners, private readonly ?Closure $remember = null)
     {
     }
 
@@ -36,15 +38,33 @@ final class KnotIndex
         return new self($library, false);
     }
 
-    /** In this one what is for leaders only has no name: whatever a learner or a room is shown is looked up here. */
-    public static function forLearners(Library $library): self
+    /**
+     * In this one what is for leaders only has no name: whatever a learner or a room is shown is looked up here.
+     *
+     * @param  ?Closure(Closure(): array{array<string, array{plain: list<string>, mirrored: list<string>}>, array<string, string>}): array{array<string, array{plain: list<string>, mirrored: list<string>}>, array<string, string>}  $remember
+     *     hands back what it was given the last time, for as long as the packs are the same
+     */
+    public static function forLearners(Library $library, ?Closure $remember = null): self
     {
-        return new self($library, true);
+        return new self($library, true, $remember);
     }
 
     private function build(): void
     {
         $this->built = true;
+        if ($this->remember instanceof Closure) {
+            [$this->knots, $this->drawn] = ($this->remember)(function (): array {
+                $this->fill();
+
+                return [$this->knots, $this->drawn];
+            });
+        } else {
+            $this->fill();
+        }
+    }
+
+    private function fill(): void
+    {
         foreach ($this->library->all() as $knot) {
             foreach ($knot->hasFingerprint() && ($knot->isForAll() || ! $this->forLearners) ? $knot->methods : [] as $method) {
                 $code = self::code($knot, $method);

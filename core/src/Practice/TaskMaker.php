@@ -49,8 +49,11 @@ final class TaskMaker
 
     private function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed): ?Task
     {
-        $sample = $this->samples["$knot->id $method->id"] ??= new Sample($this->library, $this->index, $knot, $method);
+        return $this->asks[$kind->value]->of($this->sample($knot, $method), new Lot("$kind->value $knot->id $method->id $seed"));
+    }
 
-        return $this->asks[$kind->value]->of($sample, new Lot("$kind->value $knot->id $method->id $seed"));
+    public function sample(KnotPack $knot, Method $method): Sample
+    {
+        return $this->samples["$knot->id $method->id"] ??= new Sample($this->library, $this->index, $knot, $method);
     }
 }

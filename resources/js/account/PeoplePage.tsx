@@ -1,9 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { peopleQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { QrCode } from '../ui/QrCode';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { moment, number } from '../words/format';
@@ -228,14 +229,10 @@ function Invite() {
 
 function LinkShown({ token }: { token: string }) {
   const link = `${window.location.origin}/join#${token}`;
-  const [image, setImage] = useState('');
   const [copied, setCopied] = useState(false);
-  useEffect(() => {
-    void import('qrcode').then((code) => code.toDataURL(link, { margin: 2, width: 220 })).then(setImage);
-  }, [link]);
   return (
     <div className="flex flex-wrap gap-5 rounded-xl border border-line bg-card p-4">
-      {image && <img src={image} alt="" width={180} height={180} className="rounded bg-white" />}
+      <QrCode link={link} size={180} />
       <div className="flex min-w-0 flex-1 basis-64 flex-col gap-3">
         <p>{words.people.link}</p>
         <code data-testid="join-link" className="rounded bg-wash p-2 text-sm break-all">

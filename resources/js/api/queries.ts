@@ -114,13 +114,27 @@ export const openForQuery = (learner: string) =>
 export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number | 'loose' | 'tight'): string =>
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
+/** Where knots are read, and what opens the way to them: a card's code in the practice corner, which knows nobody. */
+const reading = { at: '/api/knots', headers: {} as Record<string, string> };
+
+/** From here on knots are read in the practice corner. */
+export function readByCode(code: string): void {
+  reading.at = '/api/corner/knots';
+  reading.headers = { 'X-Practice': code };
+}
+
 /** A knot as ropes in space, from loose to tight; or, of its usual method, from tight to pulled at. */
 export const knotInSpaceQuery = (knot: string, method: string | null, pulled = false) =>
   queryOptions({
     queryKey: ['space', knot, pulled ? 'pulled' : method],
     queryFn: () => {
       const asked = pulled ? '?pulled=yes' : method === null ? '' : `?method=${encodeURIComponent(method)}`;
-      return call<Schemas['KnotInSpace']>('GET', `/api/knots/${encodeURIComponent(knot)}/space${asked}`);
+      return call<Schemas['KnotInSpace']>(
+        'GET',
+        `${reading.at}/${encodeURIComponent(knot)}/space${asked}`,
+        undefined,
+        reading.headers,
+      );
     },
     staleTime: Infinity,
   });
@@ -158,6 +172,11 @@ export const checkSheetQuery = (knot: string, meeting: string | null, rope: stri
       return call<Schemas['CheckSheet']>('GET', `/api/check/${encodeURIComponent(knot)}${text ? `?${text}` : ''}`);
     },
   });
+
+export const cardsQuery = queryOptions({
+  queryKey: ['practice-cards'],
+  queryFn: () => call<{ cards: Schemas['PracticeCard'][]; home: string[] }>('GET', '/api/practice/cards'),
+});
 
 export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<Schemas['Crew']>('GET', '/api/crew') });
 

@@ -22,7 +22,7 @@ export function LearnerPage() {
   const [keeping, setKeeping] = useState(false);
   if (page.isPending) return <Loading />;
   if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
-  const { learner, marks, knots, badges, history } = page.data;
+  const { learner, marks, knots, badges, history, practised } = page.data;
   return (
     <div className="flex max-w-5xl flex-col gap-8">
       <div>
@@ -72,6 +72,22 @@ export function LearnerPage() {
         </section>
         <History history={history} knots={knots} learner={learner} />
       </div>
+      {practised.length > 0 && (
+        <section aria-labelledby="practised" className="rounded-xl border-2 border-dashed border-line p-4">
+          <h2 id="practised" className="text-xl">
+            {words.cards.practised}
+          </h2>
+          <p className="mb-2 text-soft">{words.cards.practisedAbout}</p>
+          <ul className="columns-1 gap-8 sm:columns-2">
+            {practised.map((one) => (
+              <li key={`${one.knot} ${one.day}`}>
+                {dayShort(one.day)}: {knots[one.knot]}.{' '}
+                <span className="text-soft">{words.practice.feltAs[one.felt]}.</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {keeping && <KeepLearner learner={learner} onClose={() => setKeeping(false)} />}
     </div>
   );

@@ -1,28 +1,19 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { ArrowLeft, Printer } from 'lucide-react';
-import { Children, Fragment, type ReactNode, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Fragment } from 'react';
+import { useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { knotQuery, runSheetQuery } from '../api/queries';
 import { useShowSettings } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
-import { momentOf, wholeAt } from '../drawing/moment';
 import { useMe } from '../device/me';
-import { Button } from '../ui/Button';
 import { SpaceImage } from '../space/SpaceImage';
-import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
 import { dayLong, length } from '../words/format';
 import { words } from '../words/en';
+import { StepPicture } from './StepPicture';
+import { PAPERS, ToPrint } from './ToPrint';
 
 type Knot = Schemas['Knot'];
-
-const PAPERS = {
-  a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4', cards: 4, columns: 2 },
-  a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5', cards: 2, columns: 1 },
-  letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter', cards: 4, columns: 2 },
-} as const;
-type Paper = keyof typeof PAPERS;
 
 /** One knot on one page, to print. */
 export function HandoutPage() {
@@ -83,57 +74,6 @@ export function CardsPage() {
         ));
       }}
     </ToPrint>
-  );
-}
-
-function ToPrint({ back, children }: { back: string; children: (paper: Paper) => ReactNode }) {
-  const [paper, setPaper] = useState<Paper>('a4');
-  const { width, height, type, size } = PAPERS[paper];
-  return (
-    <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
-      <style>{`@page { size: ${size}; margin: 0 }`}</style>
-      <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
-        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold">
-          <ArrowLeft aria-hidden className="size-5" /> {words.back}
-        </Link>
-        <div className="w-64">
-          <Choice
-            label={words.handout.paper}
-            value={paper}
-            onChange={setPaper}
-            options={
-              [
-                ['a4', words.handout.a4],
-                ['a5', words.handout.a5],
-                ['letter', words.handout.letter],
-              ] as const
-            }
-          />
-        </div>
-        <Button look="signal" onClick={() => window.print()}>
-          <Printer aria-hidden className="size-5" /> {words.handout.print}
-        </Button>
-      </div>
-      <div
-        tabIndex={0}
-        role="region"
-        aria-label={words.show.handout}
-        className="overflow-x-auto print:overflow-visible"
-      >
-        <main className="mx-auto flex flex-col gap-6 print:gap-0" style={{ width, fontSize: type }}>
-          {Children.toArray(children(paper)).map((page, n) => (
-            <article
-              key={n}
-              className="handout flex break-after-page flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg last:break-after-auto print:shadow-none"
-              style={{ height }}
-              data-testid="handout"
-            >
-              {page}
-            </article>
-          ))}
-        </main>
-      </div>
-    </div>
   );
 }
 
@@ -218,34 +158,6 @@ function OnePage({ knot }: { knot: Knot }) {
         )}
       </div>
     </>
-  );
-}
-
-/** A lashing lies round its poles: its steps read from space. Over and under of a knot read best flat. */
-function StepPicture({ knot, number }: { knot: Knot; number: number }) {
-  const step = knot.steps[number];
-  const text = words.show.step(number + 1, knot.steps.length);
-  if (!step) return null;
-  if (knot.in_space && knot.family === 'lashing') {
-    return (
-      <SpaceImage
-        knot={knot}
-        view={knot.view}
-        shown={{ step: number + 1 }}
-        ink="grey"
-        text={text}
-        className="absolute inset-0 size-full"
-      />
-    );
-  }
-  const whole = wholeAt(knot, step);
-  return (
-    <KnotPicture
-      drawing={whole ?? knot.loose}
-      moment={whole ? null : momentOf(step)}
-      text={text}
-      className="absolute inset-0 size-full"
-    />
   );
 }
 

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Download, Presentation, Printer } from 'lucide-react';
+import { Download, House, Presentation, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -46,6 +46,12 @@ export function KnotPage() {
             className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"
           >
             <Printer aria-hidden className="size-5" /> {words.show.handout}
+          </Link>
+          <Link
+            to={`/home/${knot.id}`}
+            className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"
+          >
+            <House aria-hidden className="size-5" /> {words.cards.homeCard}
           </Link>
           <a
             href={drawingFile(knot, view, 'loose')}

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Backpack, Pencil, Play, Printer, UserMinus, Wrench } from 'lucide-react';
+import { Backpack, Pencil, Play, Printer, QrCode, UserMinus, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
@@ -69,6 +69,11 @@ function MeetingPage({ id }: { id: string }) {
         {meeting.blocks.some((block) => block.knot !== null) && (
           <Link to={`/cards/${meeting.id}`} className={LINK}>
             <Printer aria-hidden className="size-5" /> {words.session.cards}
+          </Link>
+        )}
+        {me.may.teach && meeting.state !== 'past' && (
+          <Link to="/practice-cards" className={LINK}>
+            <QrCode aria-hidden className="size-5" /> {words.session.waits}
           </Link>
         )}
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (

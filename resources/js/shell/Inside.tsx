@@ -26,6 +26,9 @@ const PocketPage = page(() => import('../crew/PocketPage'), 'PocketPage');
 const DemonstratePage = page(() => import('../demonstrate/DemonstratePage'), 'DemonstratePage');
 const CardsPage = page(() => import('../handout/HandoutPage'), 'CardsPage');
 const HandoutPage = page(() => import('../handout/HandoutPage'), 'HandoutPage');
+const HomeSheetPage = page(() => import('../handout/HomeSheet'), 'HomeSheetPage');
+const PracticeCardPage = page(() => import('../handout/PracticeCard'), 'PracticeCardPage');
+const PracticeCardsPage = page(() => import('../cards/PracticeCardsPage'), 'PracticeCardsPage');
 const KnotMap = page(() => import('../knots/KnotMap'), 'KnotMap');
 const KnotPage = page(() => import('../knots/KnotPage'), 'KnotPage');
 const KnotsPage = page(() => import('../knots/KnotsPage'), 'KnotsPage');
@@ -61,6 +64,8 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
           <Route path="/show/:knot" element={<DemonstratePage />} />
           <Route path="/handout/:knot" element={<HandoutPage />} />
           <Route path="/cards/:meeting" element={<CardsPage />} />
+          <Route path="/home/:knot" element={<HomeSheetPage />} />
+          <Route path="/practice-card/:card" element={<PracticeCardPage />} />
           <Route path="/gauges" element={<GaugePage />} />
           <Route element={<Frame />}>
             {/* The app opens on the moment that is due: a meeting today, else the course. */}
@@ -69,6 +74,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/meeting/:meeting" element={<SessionPage />} />
             <Route path="/pack/:meeting" element={<PackPage />} />
             <Route path="/house" element={<HousePage />} />
+            <Route path="/practice-cards" element={<PracticeCardsPage />} />
             <Route path="/store" element={<StorePage />} />
             <Route path="/show" element={<KnotsPage />} />
             <Route path="/map" element={<KnotMap />} />

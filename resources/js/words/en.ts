@@ -4,6 +4,7 @@ import { course } from './en/course';
 import { crew } from './en/crew';
 import { house } from './en/house';
 import { pack } from './en/pack';
+import { practice } from './en/practice';
 import { session } from './en/session';
 import { show } from './en/show';
 import { app, signIn, unknown } from './signIn';
@@ -35,6 +36,7 @@ export const words = {
     people: 'People',
     store: 'Rope store',
     house: 'Group and badges',
+    cards: 'Practice cards',
     dark: 'Dark colours',
     light: 'Light colours',
     signOut: 'Sign out',
@@ -80,4 +82,5 @@ export const words = {
   ...show,
   ...check,
   ...crew,
+  ...practice,
 } as const;

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Knots;
+
+use Compadre\Core\Knots\Library;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * What was computed of the packs stays right until a pack or the code that computes it changes.
+ */
+final readonly class Drawings
+{
+    public function __construct(private Library $library)
+    {
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $compute
+     * @return T
+     */
+    public function kept(string $what, callable $compute): mixed
+    {
+        /** @var T */
+        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), 86400, $compute(...));
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Practice;
+
+use App\Models\Group;
+use App\Models\PracticeCard;
+
+/**
+ * A group's cards that are still good, its own first, and what it has set for home.
+ */
+final readonly class CardList
+{
+    public function __construct(private HomeKnots $home)
+    {
+    }
+
+    /** @return array{cards: list<array<string, mixed>>, home: list<string>} */
+    public function of(Group $group): array
+    {
+        $cards = PracticeCard::query()->with('learner')->where('group_id', $group->id)->where('ends_on', '>=', $group->today())->oldest()->get();
+
+        return [
+            'cards' => array_values($cards->sortBy(static fn (PracticeCard $card): string => $card->learner->name ?? '')->map(self::card(...))->all()),
+            'home' => $this->home->of($group),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function card(PracticeCard $card): array
+    {
+        return [
+            'id' => $card->id, 'code' => $card->code, 'learner' => $card->learner === null ? null : ['id' => $card->learner->id, 'name' => $card->learner->name],
+            'hand' => $card->hand, 'ends_on' => $card->ends_on, 'hints' => $card->hints,
+        ];
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Practice;
+
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\View;
+use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Refusal;
+
+/**
+ * All that a learner may be asked of one knot, with every picture it takes: what a device keeps, so that it needs no network.
+ */
+final readonly class Kit
+{
+    /** Seeds tried for each kind; what two of them ask alike is kept once. */
+    public const SEEDS = 4;
+
+    /** An open crossing is shown with the end so many rope widths before it. */
+    private const BEFORE = 1.4;
+
+    public function __construct(private TaskMaker $maker, private Drawn $drawn)
+    {
+    }
+
+    /**
+     * @param  'left'|'right'  $hand  of a left-handed learner everything is drawn as its mirror image
+     * @return array{tasks: list<array<string, mixed>>, forms: array<string, array<string, mixed>>, table: ?array<string, mixed>, known: array<string, array<string, mixed>>}
+     *     tasks whose options name forms by their key, and the drawings by key; the table to draw the knot on, null where nothing could be
+     *     said of it, and what is said of each drawing that is known
+     */
+    public function of(KnotPack $knot, Method $method, string $hand): array
+    {
+        $sample = $this->maker->sample($knot, $method);
+        $view = $hand === 'left' ? View::Left : View::Learner;
+        $pictures = new Pictures($sample, $view);
+        $tasks = [];
+        foreach (TaskKind::cases() as $kind) {
+            for ($seed = 0; $seed < self::SEEDS; $seed++) {
+                try {
+                    $task = $this->maker->make($kind, $knot, $method, $seed);
+                } catch (Refusal) {
+                    break;
+                }
+                $shown = self::shown($task, $sample, $pictures);
+                if ($shown !== null) {
+                    $tasks[self::key($task)] ??= ['id' => "$kind->value-$seed"] + $shown;
+                }
+            }
+        }
+
+        return [
+            'tasks' => array_values($tasks), 'forms' => $pictures->drawn(), 'table' => $sample->isTold() ? Table::of($knot, $method, $view) : null,
+            'known' => $sample->isTold() ? $this->drawn->known($knot, $method, $view, array_map(static fn (Found $found): array => $found->slip->flips ?? [], $sample->wrong())) : [],
+        ];
+    }
+
+    /** Two that offer the same things in another order are one task. */
+    private static function key(Task $task): string
+    {
+        $options = array_map(static fn (array $option): string => (string) json_encode($option), $task->options);
+        sort($options);
+
+        return (string) json_encode([$task->kind->value, $task->question, $task->shows, $options]);
+    }
+
+    /** @return ?array<string, mixed> null where a picture it takes cannot be drawn */
+    private static function shown(Task $task, Sample $sample, Pictures $pictures): ?array
+    {
+        $shows = [];
+        if (isset($task->shows['words'])) {
+            $shows['form'] = $pictures->ofWords($task->shows['words']);
+        }
+        if (isset($task->shows['crossing'], $task->shows['step'])) {
+            $shows['form'] = Pictures::RIGHT;
+            $shows['at'] = $pictures->place($task->shows['crossing']);
+            $shows['moment'] = $pictures->before($task->shows['crossing'], $task->shows['step'], self::BEFORE);
+        }
+        $options = [];
+        $open = $task->shows['crossing'] ?? 0;
+        foreach ($task->options as $place => $option) {
+            $options[] = match (true) {
+                isset($option['words']) => ['form' => $pictures->ofWords($option['words']), 'spoken' => $pictures->spoken($option['words'])],
+                isset($option['crossing']) => ['at' => $pictures->place($option['crossing']), 'spoken' => $pictures->spokenPlace($option['crossing'])],
+                isset($option['step']) => ['step' => $option['step'], 'spoken' => $pictures->say($option['step'])],
+                isset($option['knot']) => ['knot' => $option['knot']],
+                $place === $task->answer => ['say' => $option['say'] ?? '', 'form' => Pictures::RIGHT],
+                default => ['say' => $option['say'] ?? '', 'form' => $pictures->ofFlips([$open]), 'becomes' => $sample->outcome([$open])->knot],
+            };
+        }
+        $wanted = [...array_column($options, 'form'), ...array_intersect_key($shows, ['form' => 0])];
+        if ($task->kind !== TaskKind::OverUnder && in_array(null, $wanted, true)) {
+            return null;
+        }
+
+        return ['kind' => $task->kind->value, 'question' => $task->question, 'options' => $options, 'answer' => $task->answer, 'reason' => $task->reason, 'shows' => (object) $shows];
+    }
+}

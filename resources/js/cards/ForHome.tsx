@@ -1,0 +1,56 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Printer, UserRound } from 'lucide-react';
+import { Link } from 'react-router';
+import { call } from '../api/client';
+import { cardsQuery, knotsQuery, queryClient } from '../api/queries';
+import { LINK } from '../ui/link';
+import { Faults } from '../ui/states';
+import { Toggle } from '../ui/Toggle';
+import { words } from '../words/en';
+
+/** What the group is to practise at home, and a page to take there. */
+export function ForHome({ home }: { home: string[] }) {
+  const knots = useQuery(knotsQuery);
+  const set = useMutation({
+    mutationFn: ({ knot, home }: { knot: string; home: boolean }) =>
+      call<{ home: string[] }>('PUT', `/api/practice/home/${knot}`, { home }),
+    onSuccess: (now) =>
+      queryClient.setQueryData(cardsQuery.queryKey, (before) => (before ? { ...before, home: now.home } : before)),
+  });
+  const wanted = (knots.data?.knots ?? []).filter((knot) => knot.badges.length > 0 || home.includes(knot.id));
+  return (
+    <section aria-labelledby="for-home">
+      <h2 id="for-home" className="text-xl">
+        {words.cards.home}
+      </h2>
+      <p className="mb-3 max-w-prose text-soft">{words.cards.homeAbout}</p>
+      <Faults error={set.error} />
+      <ul className="grid gap-x-8 sm:grid-cols-2">
+        {wanted.map((knot) => (
+          <li key={knot.id} className="flex items-center gap-3 border-b border-line py-2">
+            <strong className="flex-1 leading-tight">{knot.name}</strong>
+            {knot.with_adult ? (
+              <span className="flex items-center gap-1 text-sm font-semibold text-soft">
+                <UserRound aria-hidden className="size-4" /> {words.practice.withAdult}
+              </span>
+            ) : (
+              <Toggle
+                on={home.includes(knot.id)}
+                onClick={() => set.mutate({ knot: knot.id, home: !home.includes(knot.id) })}
+              >
+                {words.cards.atHome}
+                <span className="sr-only">: {knot.name}</span>
+              </Toggle>
+            )}
+            <Link to={`/home/${knot.id}`} className={LINK}>
+              <Printer aria-hidden className="size-5" />
+              <span className="sr-only">
+                {words.cards.homeCard}: {knot.name}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

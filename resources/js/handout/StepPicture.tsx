@@ -1,0 +1,33 @@
+import type { Schemas } from '../api/client';
+import { KnotPicture } from '../drawing/KnotPicture';
+import { momentOf, wholeAt } from '../drawing/moment';
+import { SpaceImage } from '../space/SpaceImage';
+import { words } from '../words/en';
+
+/** A lashing lies round its poles: its steps read from space. Over and under of a knot read best flat. */
+export function StepPicture({ knot, number }: { knot: Schemas['Knot']; number: number }) {
+  const step = knot.steps[number];
+  const text = words.show.step(number + 1, knot.steps.length);
+  if (!step) return null;
+  if (knot.in_space && knot.family === 'lashing') {
+    return (
+      <SpaceImage
+        knot={knot}
+        view={knot.view}
+        shown={{ step: number + 1 }}
+        ink="grey"
+        text={text}
+        className="absolute inset-0 size-full"
+      />
+    );
+  }
+  const whole = wholeAt(knot, step);
+  return (
+    <KnotPicture
+      drawing={whole ?? knot.loose}
+      moment={whole ? null : momentOf(step)}
+      text={text}
+      className="absolute inset-0 size-full"
+    />
+  );
+}

@@ -1,0 +1,66 @@
+import { ArrowLeft, Printer } from 'lucide-react';
+import { Children, type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { words } from '../words/en';
+
+/** Sheets of paper, and what goes on one. */
+export const PAPERS = {
+  a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4', cards: 4, columns: 2 },
+  a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5', cards: 2, columns: 1 },
+  letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter', cards: 4, columns: 2 },
+} as const;
+type Paper = keyof typeof PAPERS;
+
+/** Pages as they come out of the printer, on a paper that is chosen above them. */
+export function ToPrint({ back, children }: { back: string; children: (paper: Paper) => ReactNode }) {
+  const [paper, setPaper] = useState<Paper>('a4');
+  const { width, height, type, size } = PAPERS[paper];
+  return (
+    <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
+      <style>{`@page { size: ${size}; margin: 0 }`}</style>
+      <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
+        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold">
+          <ArrowLeft aria-hidden className="size-5" /> {words.back}
+        </Link>
+        <div className="w-64">
+          <Choice
+            label={words.handout.paper}
+            value={paper}
+            onChange={setPaper}
+            options={
+              [
+                ['a4', words.handout.a4],
+                ['a5', words.handout.a5],
+                ['letter', words.handout.letter],
+              ] as const
+            }
+          />
+        </div>
+        <Button look="signal" onClick={() => window.print()}>
+          <Printer aria-hidden className="size-5" /> {words.handout.print}
+        </Button>
+      </div>
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label={words.show.handout}
+        className="overflow-x-auto print:overflow-visible"
+      >
+        <main className="mx-auto flex flex-col gap-6 print:gap-0" style={{ width, fontSize: type }}>
+          {Children.toArray(children(paper)).map((page, n) => (
+            <article
+              key={n}
+              className="handout flex break-after-page flex-col overflow-hidden bg-white p-[10mm] leading-tight text-black shadow-lg last:break-after-auto print:shadow-none"
+              style={{ height }}
+              data-testid="handout"
+            >
+              {page}
+            </article>
+          ))}
+        </main>
+      </div>
+    </div>
+  );
+}
