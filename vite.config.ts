@@ -11,6 +11,11 @@ const whileSignedIn = {
   cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('keeping')) ? response : null),
 };
 
+/** So with the practice corner, and the cache named `practising`. */
+const whilePractising = {
+  cacheWillUpdate: async ({ response }: { response: Response }) => ((await caches.has('practising')) ? response : null),
+};
+
 /**
  * That this device was signed out from elsewhere is told to every page that is open: the answer itself may reach none, where the page
  * was shown what is kept.
@@ -125,7 +130,12 @@ export default defineConfig({
             // What a card of the practice corner opens: kept for home, and looked up again behind. It names nobody.
             urlPattern: ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/corner/'),
             handler: 'StaleWhileRevalidate',
-            options: { cacheName: 'corner', cacheableResponse: { statuses: [200] }, expiration: { maxEntries: 300 } },
+            options: {
+              cacheName: 'corner',
+              cacheableResponse: { statuses: [200] },
+              expiration: { maxEntries: 300 },
+              plugins: [whilePractising],
+            },
           },
           {
             urlPattern: ({ url, request }) =>

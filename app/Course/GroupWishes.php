@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Course;
 
+use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Meeting;
 use Carbon\CarbonImmutable;
@@ -41,7 +42,7 @@ final class GroupWishes
      */
     public static function passRates(Group $group, ?string $before = null): PassRates
     {
-        $first = DB::table('check_events')->where('group_id', $group->id)->where('kind', Kind::Result->value)
+        $first = DB::table('check_events')->where('group_id', $group->id)->where('kind', Kind::Result->value)->whereNotExists(CheckEvent::takenBack(...))
             ->selectRaw('knot, verdict, row_number() over (partition by learner_id, knot order by corrected_at, id) as nth');
         if ($before !== null) {
             $first->where('day', '<', $before);

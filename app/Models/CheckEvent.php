@@ -122,4 +122,10 @@ final class CheckEvent extends Model
             );
         }
     }
+
+    /** Looks for what takes an event back, in a query of events. */
+    public static function takenBack(Builder $back): Builder
+    {
+        return $back->from('check_events as back')->whereColumn('back.target', 'check_events.id')->where('back.kind', Kind::Retract->value);
+    }
 }

@@ -12,7 +12,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Database\Query\Builder;
 
 /**
  * @property string $id
@@ -61,7 +60,7 @@ final class Learner extends Model
     {
         $uses = $this->hasMany(CheckEvent::class);
         $uses->select(['id', 'learner_id', 'knot', 'rig', 'rig_name', 'meeting_id'])->where('kind', Kind::Used->value)
-            ->whereNotExists(fn (Builder $back): Builder => $back->from('check_events as back')->whereColumn('back.target', 'check_events.id')->where('back.kind', Kind::Retract->value));
+            ->whereNotExists(CheckEvent::takenBack(...));
 
         return $uses;
     }

@@ -8,15 +8,15 @@ use App\Models\Group;
 use App\Models\PracticeCard;
 
 /**
- * A group's cards that are still good, its own first, and what it has set for home.
+ * A group's cards that are still good, its own first, what it has set for home, and what it gets wrong most.
  */
 final readonly class CardList
 {
-    public function __construct(private HomeKnots $home)
+    public function __construct(private HomeKnots $home, private OftenWrong $wrong)
     {
     }
 
-    /** @return array{cards: list<array<string, mixed>>, home: list<string>} */
+    /** @return array{cards: list<array<string, mixed>>, home: list<string>, wrong: list<array<string, mixed>>} */
     public function of(Group $group): array
     {
         $cards = PracticeCard::query()->with('learner')->where('group_id', $group->id)->where('ends_on', '>=', $group->today())->oldest()->get();
@@ -24,6 +24,7 @@ final readonly class CardList
         return [
             'cards' => array_values($cards->sortBy(static fn (PracticeCard $card): string => $card->learner->name ?? '')->map(self::card(...))->all()),
             'home' => $this->home->of($group),
+            'wrong' => $this->wrong->of($group),
         ];
     }
 

@@ -435,3 +435,15 @@ it('tells who looks on where the clock stands, without laying out the term', fun
     $asked = implode("\n", array_column(DB::getQueryLog(), 'query'));
     expect(count(DB::getQueryLog()))->toBeLessThan(10)->and($asked)->not->toContain('standings')->not->toContain('pursuits');
 });
+
+it('counts no first try that was taken back', function (): void {
+    [$group, $learners] = $this->term();
+    $failed = $this->pass($learners[0], 'bowline', ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked']);
+    $this->send($failed)->assertOk();
+    expect(App\Course\GroupWishes::passRates($group)->about()[0])->toMatchArray(['knot' => 'bowline', 'tries' => 1]);
+    $this->send($this->pass($learners[0], 'bowline', ['kind' => 'retract', 'target' => $failed['id']]))->assertOk();
+    expect(App\Course\GroupWishes::passRates($group)->about())->toBe([]);
+    // What was tapped by mistake is no try: the next one is the first.
+    $this->send($this->pass($learners[0], 'bowline'))->assertOk();
+    expect(App\Course\GroupWishes::passRates($group)->byKnot()['bowline'])->toEqualWithDelta((1 + 6 * 0.7) / 7, 1e-9);
+});

@@ -155,7 +155,7 @@ it('sets a knot for home, but none that closes or tightens', function (): void {
     $this->refused($this->api('PUT', '/api/practice/home/granny-knot', ['home' => true]), '/knot');
     expect($this->api('PUT', '/api/practice/home/sheepshank', ['home' => false])->json('home'))->toBe(['bowline']);
     $card = ($this->make)();
-    expect($this->api('GET', '/api/practice/cards')->assertOk()->json())->toMatchArray(['home' => ['bowline'], 'cards' => [$card]]);
+    expect($this->api('GET', '/api/practice/cards')->assertOk()->json())->toMatchArray(['home' => ['bowline'], 'cards' => [$card], 'wrong' => []]);
     $knots = array_column(($this->enter)($card['code'])->json('knots'), null, 'id');
     expect($knots['bowline']['home'])->toBeTrue()->and($knots['overhand']['home'])->toBeFalse();
     foreach ($knots as $id => $knot) {
@@ -180,4 +180,17 @@ it('says what was drawn, and refuses what nobody can draw', function (): void {
     $this->refused($drawn(['rope' => '0o0u'], [1], ['knot' => 'handcuff-knot']), '/knot');
     // Without a card nothing is told.
     $this->refused($this->withHeader('X-Practice', 'ACACAC')->api('POST', '/api/corner/drawn', ['knot' => 'overhand', 'strands' => [], 'turns' => []]), '/code');
+});
+
+it('says what goes wrong most, without names, and nothing that was taken back', function (): void {
+    $granny = ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked', 'mistake' => 'granny-knot'];
+    $events = array_map(fn (int $n): array => $this->pass($this->learners[$n], 'square-knot', $granny), range(0, 3));
+    $this->send(...$events)->assertOk();
+    // Once is anybody's.
+    $this->send($this->pass($this->learners[0], 'bowline', ['mistake' => array_key_first(app(Library::class)->knot('bowline')->mistakes)] + $granny))->assertOk();
+    $wrong = fn (): array => $this->api('GET', '/api/practice/cards')->json('wrong');
+    $mistake = app(Library::class)->knot('square-knot')->mistakes['granny-knot'];
+    expect($wrong())->toBe([['knot' => 'square-knot', 'name' => 'Square knot', 'sign' => $mistake->sign, 'fix' => $mistake->fix, 'times' => 4, 'with_adult' => false]]);
+    $this->send($this->pass($this->learners[0], 'square-knot', ['kind' => 'retract', 'target' => $events[0]['id']]))->assertOk();
+    expect($wrong()[0]['times'])->toBe(3);
 });

@@ -175,7 +175,11 @@ export const checkSheetQuery = (knot: string, meeting: string | null, rope: stri
 
 export const cardsQuery = queryOptions({
   queryKey: ['practice-cards'],
-  queryFn: () => call<{ cards: Schemas['PracticeCard'][]; home: string[] }>('GET', '/api/practice/cards'),
+  queryFn: () =>
+    call<{ cards: Schemas['PracticeCard'][]; home: string[]; wrong: Schemas['OftenWrong'][] }>(
+      'GET',
+      '/api/practice/cards',
+    ),
 });
 
 export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<Schemas['Crew']>('GET', '/api/crew') });

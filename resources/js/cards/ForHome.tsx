@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Printer, UserRound } from 'lucide-react';
 import { Link } from 'react-router';
-import { call } from '../api/client';
+import { call, type Schemas } from '../api/client';
 import { cardsQuery, knotsQuery, queryClient } from '../api/queries';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
@@ -9,7 +9,7 @@ import { Toggle } from '../ui/Toggle';
 import { words } from '../words/en';
 
 /** What the group is to practise at home, and a page to take there. */
-export function ForHome({ home }: { home: string[] }) {
+export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['OftenWrong'][] }) {
   const knots = useQuery(knotsQuery);
   const set = useMutation({
     mutationFn: ({ knot, home }: { knot: string; home: boolean }) =>
@@ -25,6 +25,21 @@ export function ForHome({ home }: { home: string[] }) {
       </h2>
       <p className="mb-3 max-w-prose text-soft">{words.cards.homeAbout}</p>
       <Faults error={set.error} />
+      {wrong.length > 0 && (
+        <div className="mb-4 rounded-xl border border-line bg-card px-4 py-3" data-testid="often-wrong">
+          <h3 className="text-lg">{words.cards.wrong}</h3>
+          <p className="text-soft">{words.cards.wrongAbout}</p>
+          <ul className="mt-2 divide-y divide-line">
+            {wrong.map((one) => (
+              <li key={`${one.knot} ${one.sign}`} className="py-2">
+                <strong>{one.name}</strong>: {one.sign}.{' '}
+                <span className="text-soft">{words.cards.times(one.times)}.</span>{' '}
+                <span className="font-semibold text-signal">{words.show.fix}</span> {one.fix}.
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <ul className="grid gap-x-8 sm:grid-cols-2">
         {wanted.map((knot) => (
           <li key={knot.id} className="flex items-center gap-3 border-b border-line py-2">

@@ -27,7 +27,7 @@ export function PracticeCardsPage() {
   if (!me.may.teach) return <p className="text-soft">{words.cards.lead}</p>;
   if (found.isPending) return <Loading />;
   if (found.isError) return <Failure error={found.error} retry={() => void found.refetch()} />;
-  const { cards, home } = found.data;
+  const { cards, home, wrong } = found.data;
   return (
     <div className="flex max-w-5xl flex-col gap-8">
       <div>
@@ -41,7 +41,7 @@ export function PracticeCardsPage() {
         ))}
       <Make hasGroups={cards.some((card) => card.learner === null)} cards={cards} />
       <OwnCards cards={cards.filter((card) => card.learner !== null)} />
-      <ForHome home={home} />
+      <ForHome home={home} wrong={wrong} />
     </div>
   );
 }

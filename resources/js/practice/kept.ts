@@ -1,5 +1,5 @@
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { knotInSpaceQuery, queryClient, readByCode } from '../api/queries';
+import { queryClient, readByCode } from '../api/queries';
 
 export type Corner = Schemas['Corner'];
 export type Day = Schemas['PractisedDay'];
@@ -13,12 +13,18 @@ export type Kept = {
   days: Day[];
   /** how many of the days the leaders know of */
   told: number;
+  /** when everything was last looked at, so that it is here without a network; 0 for not yet */
+  full: number;
 };
 
 const KEY = 'compadre-practice';
 
-/** The worker's answers for the corner. */
+/** The worker's answers for the corner; it keeps them while there is a cache of the second name. */
 const CACHE = 'corner';
+const PRACTISING = 'practising';
+
+/** What is kept counts as fresh for so many milliseconds. */
+const FRESH = 12 * 3600_000;
 
 /** Days beyond these are forgotten, the oldest first. */
 const MOST_DAYS = 1000;
@@ -65,9 +71,11 @@ function keep(next: Kept | null): void {
 export async function openWith(code: string): Promise<void> {
   const corner = await call<Corner>('POST', '/api/corner', { code });
   readByCode(code);
+  if ('caches' in window) await caches.open(PRACTISING);
   const before = kept();
   const days = before?.days ?? daysBefore();
-  keep({ code, corner, days, told: before?.code === code ? before.told : days.length });
+  const isSame = before?.code === code;
+  keep({ code, corner, days, told: isSame ? before.told : days.length, full: isSame ? before.full : 0 });
   localStorage.removeItem(LEFT);
   void keepAll(corner);
 }
@@ -96,7 +104,10 @@ async function forgetCard(): Promise<void> {
   keep(null);
   localStorage.setItem(LEFT, JSON.stringify(days));
   queryClient.clear();
-  if ('caches' in window) await caches.delete(CACHE);
+  if (!('caches' in window)) return;
+  // First the leave to keep anything: what is still on its way here is not kept.
+  await caches.delete(PRACTISING);
+  await caches.delete(CACHE);
 }
 
 /** Nothing of it stays on this device. */
@@ -132,41 +143,65 @@ export async function tell(): Promise<void> {
     .catch(() => undefined);
 }
 
-export const kitQuery = (corner: Corner, id: string) => {
-  const method = corner.knots.find((knot) => knot.id === id)?.method ?? '';
+/** What a card's holder asks with: the code travels in a header. */
+const ask = <T>(path: string): Promise<T> => call<T>('GET', path, undefined, { 'X-Practice': kept()?.code ?? '' });
+
+function kitPath(corner: Corner, id: string): string {
+  const method = corner.knots.find((knot) => knot.id === id)?.method;
   const asked = new URLSearchParams({ view: corner.view, ...(method && { method }) });
-  return {
-    queryKey: ['kit', id, method, corner.view],
-    queryFn: () =>
-      call<Kit>('GET', `/api/corner/knots/${encodeURIComponent(id)}?${asked}`, undefined, {
-        'X-Practice': kept()?.code ?? '',
-      }),
-    staleTime: Infinity,
-  };
-};
+  return `/api/corner/knots/${encodeURIComponent(id)}?${asked}`;
+}
+
+const picturesPath = (corner: Corner): string => `/api/corner/pictures?view=${corner.view}`;
+
+export const kitQuery = (corner: Corner, id: string) => ({
+  queryKey: ['kit', kitPath(corner, id)],
+  queryFn: () => ask<Kit>(kitPath(corner, id)),
+  staleTime: Infinity,
+});
 
 export const picturesQuery = (corner: Corner) => ({
   queryKey: ['pictures', corner.view],
   queryFn: async () =>
-    (
-      await call<{ pictures: Record<string, Schemas['CornerPicture']> }>(
-        'GET',
-        `/api/corner/pictures?view=${corner.view}`,
-        undefined,
-        { 'X-Practice': kept()?.code ?? '' },
-      )
-    ).pictures,
+    (await ask<{ pictures: Record<string, Schemas['CornerPicture']> }>(picturesPath(corner))).pictures,
   staleTime: Infinity,
 });
 
-/** Looks at everything once, so that the worker has it all at home, where there is no network. */
+/** Asks for everything once, so that the worker has it all at home, where there is no network. */
 async function keepAll(corner: Corner): Promise<void> {
-  if (!('serviceWorker' in navigator) || !import.meta.env.PROD) return;
-  await navigator.serviceWorker.ready;
-  await queryClient.query(picturesQuery(corner)).catch(() => undefined);
-  for (const knot of corner.knots) {
-    const kit = await queryClient.query(kitQuery(corner, knot.id)).catch(() => undefined);
-    if (kit?.knot.in_space) await queryClient.query(knotInSpaceQuery(knot.id, knot.method)).catch(() => undefined);
+  if (!('serviceWorker' in navigator) || !import.meta.env.PROD || Date.now() - (kept()?.full ?? 0) < FRESH) return;
+  await workerInCharge();
+  try {
+    // Asked anew even where this page has it: the worker may not have been there yet.
+    await ask(picturesPath(corner));
+    for (const { id } of corner.knots) {
+      // Wiped, or ended, meanwhile.
+      if (kept() === null) return;
+      const { knot } = await ask<Kit>(kitPath(corner, id));
+      for (const path of inSpace(knot)) await ask(path);
+    }
+    const state = kept();
+    if (state) keep({ ...state, full: Date.now() });
+  } catch {
+    // Without a network in between: at the next visit.
   }
-  document.documentElement.dataset.corner = 'kept';
+}
+
+/** The ropes in space that a knot's own pages turn, and pull at beside what it becomes when it goes wrong. */
+function inSpace(knot: Schemas['Knot']): string[] {
+  if (!knot.in_space) return [];
+  const at = (id: string, asked = ''): string => `/api/corner/knots/${encodeURIComponent(id)}/space${asked}`;
+  const beside = knot.wrong.flatMap((form) =>
+    form.in_space === null
+      ? []
+      : [at(form.in_space), ...(form.pulled ? [at(form.in_space, '?pulled=yes'), at(knot.id, '?pulled=yes')] : [])],
+  );
+  return [...new Set([at(knot.id, `?method=${encodeURIComponent(knot.method)}`), ...beside])];
+}
+
+/** On a first visit the worker comes after the page: until it answers for the page it keeps nothing. */
+async function workerInCharge(): Promise<void> {
+  await navigator.serviceWorker.ready;
+  if (navigator.serviceWorker.controller) return;
+  await new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done, { once: true }));
 }

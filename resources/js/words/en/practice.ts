@@ -115,6 +115,9 @@ export const practice = {
     home: 'Set for home',
     homeAbout:
       'What is set comes first in the corner. A knot that closes or tightens is never set: at home it is tied with an adult beside.',
+    wrong: 'What goes wrong most',
+    wrongAbout: 'Counted over all checks, without names.',
+    times: (n: number) => count(n, 'time', 'times'),
     homeCard: 'Page for home',
     open: (address: string) => `Open ${address} and type`,
     scan: 'Point a camera here',
