@@ -31,7 +31,9 @@ abstract class BrowserCase extends TestCase
         $this->profile = sys_get_temp_dir().'/compadre-browser-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions)->addArguments([
             '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--window-size=1280,800', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', "--user-data-dir={$this->profile}",
+            '--disable-component-update', '--disable-sync', '--window-size=1280,800', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+            // A microphone that hears a beep each second, and is never asked for leave.
+            '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream', "--user-data-dir={$this->profile}",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

@@ -120,6 +120,17 @@ it('answers with the reason, ties along, and lets what was easy rest', function 
     expect($this->script('return Object.keys(localStorage).filter((one) => one.startsWith("compadre-practice"))'))->toBe([])->and(keptForPractice($this))->toBe([]);
 });
 
+it('goes on at a knock on the table, with both hands on the rope', function (): void {
+    $this->house();
+    $code = ($this->card)();
+    $this->visit("/practice/square-knot/tie#$code");
+    $this->see('Step 1 of');
+    $this->named('Knock')->click();
+    $this->see('Nothing is recorded');
+    // The beeps go through it, step by step, to its end.
+    $this->see('How did it go?');
+});
+
 it('works at home without a network once it was opened in the hall, until its card has ended', function (): void {
     $this->house();
     $code = ($this->card)();
