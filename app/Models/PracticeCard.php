@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\Crypt;
 
 /**
  * Lets learners into the practice corner: the group's card, or one learner's own. It ends when it is deleted, and by itself.
@@ -14,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $id
  * @property string $group_id
  * @property ?string $learner_id
- * @property string $code kept so that it can be printed again, locked with the house's key
+ * @property ?string $code kept so that it can be printed again, locked with the house's key; null where another house's key locked it
  * @property string $hand left or right
  * @property string $ends_on the last day it is good, as 2026-11-24
  * @property bool $hints whether days that are practised are told to the leaders
@@ -30,7 +33,26 @@ final class PracticeCard extends Model
 
     protected function casts(): array
     {
-        return ['code' => 'encrypted', 'hints' => 'boolean'];
+        return ['hints' => 'boolean'];
+    }
+
+    /**
+     * A backup that was put back in another house brings cards that still open the corner there, but whose codes nobody can read.
+     *
+     * @return Attribute<?string, string>
+     */
+    protected function code(): Attribute
+    {
+        return Attribute::make(
+            get: static function (string $locked): ?string {
+                try {
+                    return Crypt::decryptString($locked);
+                } catch (DecryptException) {
+                    return null;
+                }
+            },
+            set: static fn (string $code): string => Crypt::encryptString($code),
+        );
     }
 
     /** @return BelongsTo<Group, $this> */

@@ -139,7 +139,7 @@ it('works at home without a network once it was opened in the hall, until its ca
     $this->asyncScript('const done = arguments[arguments.length - 1]; navigator.serviceWorker.getRegistrations().then((all) => Promise.all(all.map((one) => one.unregister()))).then(done);');
     $this->visit("/practice#$code");
     $this->see('All knots');
-    $this->wait(fn (): ?bool => $this->script('return JSON.parse(localStorage.getItem("compadre-practice")).full') > 0 ? true : null, 'everything kept', 90);
+    $this->wait(fn (): ?bool => $this->script('return JSON.parse(localStorage.getItem("compadre-practice")).full') > 0 ? true : null, 'everything kept', 180);
     expect($this->script('return document.querySelector("link[rel=manifest]").getAttribute("href")'))->toBe('/practice.webmanifest');
     $manifest = $this->fetched('/practice.webmanifest');
     expect($manifest)->toMatchArray(['start_url' => '/practice', 'scope' => '/practice', 'display' => 'standalone']);

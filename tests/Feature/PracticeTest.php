@@ -194,3 +194,12 @@ it('says what goes wrong most, without names, and nothing that was taken back', 
     $this->send($this->pass($this->learners[0], 'square-knot', ['kind' => 'retract', 'target' => $events[0]['id']]))->assertOk();
     expect($wrong()[0]['times'])->toBe(3);
 });
+
+it('shows no code that another house has locked, and lets its holders in all the same', function (): void {
+    $card = ($this->make)();
+    expect(DB::table('practice_cards')->value('code'))->not->toContain($card['code']);
+    // As a backup of another house brings it.
+    DB::table('practice_cards')->update(['code' => (new Illuminate\Encryption\Encrypter(random_bytes(32), 'AES-256-CBC'))->encryptString($card['code'])]);
+    expect($this->api('GET', '/api/practice/cards')->assertOk()->json('cards.0'))->toBe(array_replace($card, ['code' => null]));
+    ($this->enter)($card['code'])->assertOk();
+});

@@ -54,13 +54,22 @@ function GroupCard({ card }: { card: Card }) {
       className="flex flex-wrap items-center gap-6 rounded-2xl border-2 border-line bg-card p-5"
       data-testid="group-card"
     >
-      <QrCode link={cornerLink(card.code)} size={200} />
+      {card.code !== null && <QrCode link={cornerLink(card.code)} size={200} />}
       <div className="flex min-w-0 flex-1 basis-72 flex-col gap-2">
         <h2 className="text-xl">{words.cards.group}</h2>
-        <p className="text-soft">{words.cards.open(`${window.location.host}/practice`)}</p>
-        <strong className="font-display text-5xl tracking-[0.14em] tabular-nums sm:text-6xl" data-testid="card-code">
-          {card.code}
-        </strong>
+        {card.code === null ? (
+          <p className="font-semibold">{words.cards.locked}</p>
+        ) : (
+          <>
+            <p className="text-soft">{words.cards.open(`${window.location.host}/practice`)}</p>
+            <strong
+              className="font-display text-5xl tracking-[0.14em] tabular-nums sm:text-6xl"
+              data-testid="card-code"
+            >
+              {card.code}
+            </strong>
+          </>
+        )}
         <p className="text-soft">
           {words.cards.good(dayLong(card.ends_on))}
           {card.hand === 'left' && `, ${words.cards.hands.left}`}
@@ -76,6 +85,7 @@ function GroupCard({ card }: { card: Card }) {
 }
 
 function PrintLink({ card }: { card: Card }) {
+  if (card.code === null) return null;
   return (
     <Link to={`/practice-card/${card.id}`} className={LINK}>
       <Printer aria-hidden className="size-5" /> {words.cards.print}
@@ -176,7 +186,11 @@ function OwnCards({ cards }: { cards: Card[] }) {
                 {card.hand === 'left' && `, ${words.cards.hands.left}`}
               </span>
             </span>
-            <code className="font-display text-2xl tracking-widest tabular-nums">{card.code}</code>
+            {card.code === null ? (
+              <span className="font-semibold">{words.cards.locked}</span>
+            ) : (
+              <code className="font-display text-2xl tracking-widest tabular-nums">{card.code}</code>
+            )}
             {me.may.people && (
               <label className="flex min-h-12 items-center gap-3">
                 <input

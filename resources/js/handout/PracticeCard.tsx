@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import type { Schemas } from '../api/client';
 import { cardsQuery } from '../api/queries';
 import { QrCode } from '../ui/QrCode';
 import { Failure, Loading } from '../ui/states';
@@ -18,7 +17,7 @@ export function PracticeCardPage() {
   if (cards.isPending) return <Loading />;
   if (cards.isError) return <Failure error={cards.error} retry={() => void cards.refetch()} />;
   const card = cards.data.cards.find((one) => one.id === id);
-  if (!card) return <p className="p-6">{words.notFound}</p>;
+  if (!card?.code) return <p className="p-6">{words.notFound}</p>;
   return (
     <ToPrint back="/practice-cards">
       {() => (
@@ -26,7 +25,7 @@ export function PracticeCardPage() {
           <p className="mb-[3mm]">{words.cards.cut}</p>
           <ul className="grid min-h-0 flex-1 grid-cols-2 grid-rows-4">
             {Array.from({ length: card.learner === null ? ON_A_PAGE : 1 }, (_, n) => (
-              <Card key={n} card={card} />
+              <Card key={n} code={card.code ?? ''} until={card.ends_on} />
             ))}
           </ul>
         </>
@@ -35,18 +34,18 @@ export function PracticeCardPage() {
   );
 }
 
-function Card({ card }: { card: Schemas['PracticeCard'] }) {
+function Card({ code, until }: { code: string; until: string }) {
   return (
     <li
       className="flex min-h-0 items-center gap-[3mm] overflow-hidden border border-dashed border-black p-[3mm]"
       data-testid="card"
     >
-      <QrCode link={`${window.location.origin}/practice#${card.code}`} size={112} className="shrink-0" />
+      <QrCode link={`${window.location.origin}/practice#${code}`} size={112} className="shrink-0" />
       <div className="min-w-0">
         <h2 className="text-[1.2em]">{words.practice.title}</h2>
         <p className="break-words">{words.cards.open(`${window.location.host}/practice`)}</p>
-        <p className="font-display text-[1.9em] font-bold tracking-[0.12em]">{card.code}</p>
-        <p className="text-[0.9em]">{words.cards.good(dayLong(card.ends_on))}</p>
+        <p className="font-display text-[1.9em] font-bold tracking-[0.12em]">{code}</p>
+        <p className="text-[0.9em]">{words.cards.good(dayLong(until))}</p>
       </div>
     </li>
   );

@@ -111,7 +111,8 @@ export const practice = {
     endAbout:
       'Whoever holds it has to get a new one. What is kept on their device stays until it is next opened with a network.',
     endGo: 'End this card',
-    none: 'There is no card yet.',
+    locked:
+      'This card came from another house: it opens the corner, but its code cannot be shown here. End it and make a new one.',
     home: 'Set for home',
     homeAbout:
       'What is set comes first in the corner. A knot that closes or tightens is never set: at home it is tied with an adult beside.',
