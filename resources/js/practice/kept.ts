@@ -1,4 +1,5 @@
 import { ApiProblem, call, type Schemas } from '../api/client';
+import * as limits from '../api/limits';
 import { queryClient, readByCode } from '../api/queries';
 
 export type Corner = Schemas['Corner'];
@@ -22,6 +23,9 @@ const KEY = 'compadre-practice';
 /** The worker's answers for the corner; it keeps them while there is a cache of the second name. */
 const CACHE = 'corner';
 const PRACTISING = 'practising';
+
+/** So many days are told at once. */
+const MOST_TOLD = limits.practised.days.most;
 
 /** What is kept counts as fresh for so many milliseconds. */
 const FRESH = 12 * 3600_000;
@@ -130,17 +134,26 @@ export function practised(knot: string, felt: Day['felt']): void {
   void tell();
 }
 
+/** Days are told one after another: the last word on a day comes last. */
+let telling: Promise<unknown> = Promise.resolve();
+
 /** Tells the leaders, where the card says so and there is a network; else at the next visit. */
-export async function tell(): Promise<void> {
+export function tell(): Promise<unknown> {
+  telling = telling.then(tellNow).catch(() => undefined);
+  return telling;
+}
+
+async function tellNow(): Promise<void> {
   const state = kept();
   if (!state?.corner.hints || state.told >= state.days.length) return;
-  const days = state.days.slice(state.told).slice(-200);
-  await call('POST', '/api/corner/days', { days }, { 'X-Practice': state.code })
-    .then(() => {
-      const after = kept();
-      if (after) keep({ ...after, told: Math.max(after.told, Math.min(after.days.length, state.days.length)) });
-    })
-    .catch(() => undefined);
+  const told = Math.min(state.days.length, state.told + MOST_TOLD);
+  const days = state.days.slice(state.told, told);
+  await call('POST', '/api/corner/days', { days }, { 'X-Practice': state.code });
+  const after = kept();
+  // What was said anew meanwhile is told anew.
+  if (after?.code === state.code && state.days.slice(0, told).every((one, n) => one === after.days[n]))
+    keep({ ...after, told: Math.max(after.told, told) });
+  if (told < state.days.length) await tellNow();
 }
 
 /** What a card's holder asks with: the code travels in a header. */
