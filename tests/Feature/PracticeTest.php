@@ -124,7 +124,7 @@ it('takes days as hints from a learner’s own card alone, where the lead asked 
     $days = ['days' => [['knot' => 'bowline', 'day' => '2026-11-22', 'felt' => 'thought'], ['knot' => 'bowline', 'day' => '2026-11-24', 'felt' => 'easy']]];
     // Not asked for yet: nothing is kept, and nothing said.
     expect(($this->with)($own['code'], 'POST', '/api/corner/days', $days)->assertOk()->json('taken'))->toBe(0);
-    $this->become($this->person($this->crew, Role::Instructor, 'edda@gullwick.example'));
+    $this->become($this->person($this->crew, Role::Instructor, 'wren@gullwick.example'));
     $this->api('PUT', "/api/practice/cards/{$own['id']}", ['hints' => true])->assertForbidden();
     $this->become($this->lead);
     $this->api('PUT', "/api/practice/cards/{$own['id']}", ['hints' => true])->assertOk();
