@@ -73,7 +73,7 @@ function MeetingPage({ id }: { id: string }) {
         )}
         {me.may.teach && meeting.state !== 'past' && (
           <Link to="/practice-cards" className={LINK}>
-            <QrCode aria-hidden className="size-5" /> {words.session.waits}
+            <QrCode aria-hidden className="size-5" /> {words.session.practice}
           </Link>
         )}
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (

@@ -10,7 +10,7 @@ export const session = {
     count: (n: number, all: number) => `${number(n)} of ${number(all)} here`,
     blocks: 'Run sheet',
     cards: 'Cards to print',
-    waits: 'Who waits, practises',
+    practice: 'Practice',
     pack: 'What to pack',
     show: 'Show',
     check: 'Check',
