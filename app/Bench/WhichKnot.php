@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Knots\KnotNames;
-use App\Knots\Packs;
 use Compadre\Core\Compute\ChooseOperation;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
@@ -19,7 +18,7 @@ use Compadre\Core\Rigs\Choosing\Chooser;
  */
 final readonly class WhichKnot
 {
-    public function __construct(private Library $library, private Packs $packs, private KnotNames $names)
+    public function __construct(private Library $library, private Chooser $chooser, private KnotNames $names)
     {
     }
 
@@ -31,7 +30,7 @@ final readonly class WhichKnot
     {
         $text = $query['job'] ?? null;
         $job = Json::read(is_string($text) ? $text : throw Refusal::of('/job', $text, 'the job as JSON'), '/job');
-        $choose = new ChooseOperation(new Chooser($this->library, $this->packs->tails(), $this->packs->friction()), $this->library);
+        $choose = new ChooseOperation($this->chooser, $this->library);
         Schema::hold($job, $choose->input());
         $answer = Fields::of(Json::arrays($choose->run(Fields::of(Json::arrays($job)))));
 

@@ -31,4 +31,12 @@ abstract class Controller
     {
         return Fields::of($request->json()->all());
     }
+
+    /** A field of the address; null where it is not there once. */
+    protected function asked(Request $request, string $field): ?string
+    {
+        $value = $request->query($field);
+
+        return is_string($value) ? $value : null;
+    }
 }

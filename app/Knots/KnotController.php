@@ -68,13 +68,6 @@ final class KnotController extends Controller
         return $this->asked($request, 'method') ?? $this->group($request)->methods[$knot] ?? null;
     }
 
-    private function asked(Request $request, string $field): ?string
-    {
-        $value = $request->query($field);
-
-        return is_string($value) ? $value : null;
-    }
-
     public function judgeTail(Request $request, KnotView $knots): JsonResponse
     {
         return new JsonResponse($knots->judgeTail($this->group($request), $this->fields($request)));

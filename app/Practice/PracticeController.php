@@ -29,21 +29,21 @@ final class PracticeController extends Controller
     {
         $this->held($request);
 
-        return new JsonResponse($this->corner->kit($knot, $this->query($request, 'method'), $this->query($request, 'view') === 'left' ? 'left' : 'learner'));
+        return new JsonResponse($this->corner->kit($knot, $this->asked($request, 'method'), $this->asked($request, 'view') === 'left' ? 'left' : 'learner'));
     }
 
     public function pictures(Request $request): JsonResponse
     {
         $this->held($request);
 
-        return new JsonResponse(['pictures' => $this->corner->pictures($this->query($request, 'view') === 'left' ? 'left' : 'learner')]);
+        return new JsonResponse(['pictures' => $this->corner->pictures($this->asked($request, 'view') === 'left' ? 'left' : 'learner')]);
     }
 
     public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
     {
         $this->held($request);
 
-        return new JsonResponse($this->query($request, 'pulled') === 'yes' ? $space->pulled($knot) : $space->of($knot, $this->query($request, 'method')));
+        return new JsonResponse($this->asked($request, 'pulled') === 'yes' ? $space->pulled($knot) : $space->of($knot, $this->asked($request, 'method')));
     }
 
     public function drawn(Request $request, NameDrawing $name): JsonResponse
@@ -91,12 +91,5 @@ final class PracticeController extends Controller
     private function held(Request $request): PracticeCard
     {
         return $this->open->card($request->headers->get('X-Practice') ?? '', $request->ip() ?? '');
-    }
-
-    private function query(Request $request, string $field): ?string
-    {
-        $value = $request->query($field);
-
-        return is_string($value) ? $value : null;
     }
 }

@@ -23,9 +23,6 @@ use Carbon\CarbonImmutable;
 use Closure;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\KnotIndex;
-use Compadre\Core\Practice\Drawn;
-use Compadre\Core\Practice\Kit;
-use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Space\FormFile;
@@ -51,8 +48,6 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));
-        $this->app->bind(Drawn::class, fn (): Drawn => new Drawn($this->app->make(Library::class), $this->app->make(KnotIndex::class)));
-        $this->app->bind(Kit::class, fn (): Kit => new Kit(new TaskMaker($this->app->make(Library::class), $this->app->make(KnotIndex::class), $this->app->make(Chooser::class)), $this->app->make(Drawn::class)));
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));

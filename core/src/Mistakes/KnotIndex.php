@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Mistakes;
 
 use Closure;
+use Compadre\Core\Knots\Diagram;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
@@ -92,7 +93,13 @@ final class KnotIndex
     /** A method's diagram as its fingerprint is taken: with what holds its bights open. */
     public static function code(KnotPack $knot, Method $method): GaussCode
     {
-        return Skewer::through(DiagramBuilder::loose($method, $knot->file), $method->holds())->code();
+        return self::diagram($knot, $method)->code();
+    }
+
+    /** That diagram: what holds its bights open comes last. */
+    public static function diagram(KnotPack $knot, Method $method): Diagram
+    {
+        return Skewer::through(DiagramBuilder::loose($method, $knot->file), $method->holds());
     }
 
     /** The knot that is drawn just so, with the same outline and the same overs and unders. */

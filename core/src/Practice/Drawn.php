@@ -7,6 +7,7 @@ namespace Compadre\Core\Practice;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Strand;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Mistakes\Fallen;
 use Compadre\Core\Mistakes\Judge;
@@ -43,8 +44,9 @@ final readonly class Drawn
      */
     public function says(KnotPack $knot, Method $method, View $view, array $visits, array $turns): array
     {
-        $right = KnotIndex::code($knot, $method);
-        $code = self::code(Table::ids($knot, $method), $right, $visits, $turns);
+        $diagram = KnotIndex::diagram($knot, $method);
+        $right = $diagram->code();
+        $code = self::code(array_map(static fn (Strand $strand): string => $strand->id, $diagram->strands), $right, $visits, $turns);
 
         return $this->told($knot, new Judge($this->library, $this->index, $knot, $right), $right, $view === View::Left ? $code->mirrored() : $code);
     }

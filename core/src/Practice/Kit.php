@@ -8,7 +8,6 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Mistakes\Found;
-use Compadre\Core\Refusal;
 
 /**
  * All that a learner may be asked of one knot, with every picture it takes: what a device keeps, so that it needs no network.
@@ -39,13 +38,9 @@ final readonly class Kit
         $tasks = [];
         foreach (TaskKind::cases() as $kind) {
             for ($seed = 0; $seed < self::SEEDS; $seed++) {
-                try {
-                    $task = $this->maker->make($kind, $knot, $method, $seed);
-                } catch (Refusal) {
-                    break;
-                }
-                $shown = self::shown($task, $sample, $pictures);
-                if ($shown !== null) {
+                $task = $this->maker->made($kind, $knot, $method, $seed);
+                $shown = $task === null ? null : self::shown($task, $sample, $pictures);
+                if ($task !== null && $shown !== null) {
                     $tasks[self::key($task)] ??= ['id' => "$kind->value-$seed"] + $shown;
                 }
             }

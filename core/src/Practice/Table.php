@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Practice;
 
-use Compadre\Core\Knots\Diagram;
-use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Point;
-use Compadre\Core\Knots\Skewer;
 use Compadre\Core\Knots\Strand;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Mistakes\KnotIndex;
 
 /**
  * What lies on the table before a knot is drawn on it: what the rope is tied to, where each rope begins, and a finger where a loop has
@@ -22,12 +20,6 @@ final class Table
     /** Objects are handed out as points so many rope widths apart. */
     private const APART = 1.0;
 
-    /** @return list<string> the strands in the order in which they are judged; what holds a loop comes last */
-    public static function ids(KnotPack $knot, Method $method): array
-    {
-        return array_map(static fn (Strand $strand): string => $strand->id, self::held($knot, $method)->strands);
-    }
-
     /**
      * @return array{strands: list<array{id: string, kind: string, width: float, rope: bool, points: list<array{float, float}>, held: ?array{float, float}}>}
      *     a rope has one point, where it begins; what holds a loop goes through `held`, over everything before it and under everything
@@ -35,10 +27,11 @@ final class Table
      */
     public static function of(KnotPack $knot, Method $method, View $view): array
     {
-        $drawn = count(DiagramBuilder::loose($method, $knot->file)->strands);
+        $diagram = KnotIndex::diagram($knot, $method);
         $holds = $method->holds();
+        $drawn = count($diagram->strands) - count($holds);
         $strands = [];
-        foreach (self::held($knot, $method)->strands as $number => $strand) {
+        foreach ($diagram->strands as $number => $strand) {
             $hold = $number >= $drawn ? $holds[$number - $drawn] : null;
             $points = match (true) {
                 $hold !== null => [$strand->curve->pointAt(0.0), $hold, $strand->curve->pointAt($strand->curve->length())],
@@ -52,11 +45,6 @@ final class Table
         }
 
         return ['strands' => $strands];
-    }
-
-    private static function held(KnotPack $knot, Method $method): Diagram
-    {
-        return Skewer::through(DiagramBuilder::loose($method, $knot->file), $method->holds());
     }
 
     /** @return list<Point> */

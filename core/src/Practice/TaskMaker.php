@@ -47,7 +47,8 @@ final class TaskMaker
         return array_values(array_filter(TaskKind::cases(), fn (TaskKind $kind): bool => $this->made($kind, $knot, $method, 0) !== null));
     }
 
-    private function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed): ?Task
+    /** @return ?Task null where this knot has nothing to ask of that kind */
+    public function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed): ?Task
     {
         return $this->asks[$kind->value]->of($this->sample($knot, $method), new Lot("$kind->value $knot->id $method->id $seed"));
     }

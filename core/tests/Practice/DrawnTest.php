@@ -28,7 +28,7 @@ function drawnJudge(): Drawn
 /** @return array{array<string, list<array{int, bool}>>, list<int>} a code as a hand that follows it would draw it */
 function asDrawn($knot, $method, GaussCode $code): array
 {
-    $ids = Table::ids($knot, $method);
+    $ids = array_column(Table::of($knot, $method, View::Learner)['strands'], 'id');
     $visits = [];
     foreach ($code->strands as $number => $strand) {
         $visits[$ids[$number]] = $strand->visits;

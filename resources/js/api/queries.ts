@@ -1,5 +1,6 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
 import { ApiProblem, call, type Fault, type House, type Schemas } from './client';
+import { byCode } from './corner';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -120,7 +121,7 @@ const reading = { at: '/api/knots', headers: {} as Record<string, string> };
 /** From here on knots are read in the practice corner. */
 export function readByCode(code: string): void {
   reading.at = '/api/corner/knots';
-  reading.headers = { 'X-Practice': code };
+  reading.headers = byCode(code);
 }
 
 /** A knot as ropes in space, from loose to tight; or, of its usual method, from tight to pulled at. */

@@ -3,6 +3,7 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, type Schemas } from '../api/client';
+import { cornerLink } from '../api/corner';
 import { cardsQuery, crewQuery, queryClient } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
@@ -14,7 +15,6 @@ import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong } from '../words/format';
 import { words } from '../words/en';
 import { ForHome } from './ForHome';
-import { cornerLink } from './cornerLink';
 
 type Card = Schemas['PracticeCard'];
 

@@ -4,7 +4,7 @@ import { ApiProblem, call } from '../api/client';
 import * as limits from '../api/limits';
 import { Doorway } from '../ui/Doorway';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
+import { CodeField } from '../ui/CodeField';
 import { SIDE as LOOKED_AT } from '../drawing/look';
 import { words } from '../words/en';
 import { type Remote, usePolled } from './screen';
@@ -55,16 +55,12 @@ export function PhonePage() {
             take();
           }}
         >
-          <TextField
+          <CodeField
             label={words.phone.code}
             fault={fault}
             value={code}
             onChange={(event) => setCode(event.target.value)}
-            autoComplete="off"
-            autoCapitalize="characters"
-            spellCheck={false}
             {...limits.takeScreen.code}
-            required
           />
           <Button type="submit" look="signal">
             {words.phone.go}

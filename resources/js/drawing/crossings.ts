@@ -2,8 +2,6 @@
 export type Line = {
   id: string;
   points: number[][];
-  /** a ring comes back to its start */
-  closed?: boolean;
   /** what holds a loop open: over everything before its middle point, under everything after it */
   holds?: boolean;
 };

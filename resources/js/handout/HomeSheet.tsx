@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import type { Schemas } from '../api/client';
+import { cornerLink } from '../api/corner';
 import { cardsQuery, knotQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { useShowSettings } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
+import { StepDrawing } from '../drawing/StepDrawing';
 import { SpaceImage } from '../space/SpaceImage';
 import { QrCode } from '../ui/QrCode';
 import { Failure, Loading } from '../ui/states';
@@ -82,7 +84,7 @@ function HomeSheet({ knot, code }: { knot: Knot; code: string | null }) {
           ))}
           {code !== null && (
             <div className="mt-[2mm] flex items-center gap-[3mm]">
-              <QrCode link={`${window.location.origin}/practice#${code}`} size={84} />
+              <QrCode link={cornerLink(code)} size={84} />
               <p>
                 <strong>{words.practice.title}.</strong> {words.cards.toHall}{' '}
                 <strong className="tracking-widest">{code}</strong>
@@ -109,12 +111,7 @@ function Picture({ knot, stop }: { knot: Knot; stop: number }) {
       className="absolute inset-0 size-full"
     />
   ) : (
-    <KnotPicture
-      drawing={isLast ? (knot.tight ?? knot.loose) : knot.loose}
-      moment={null}
-      text={text}
-      className="absolute inset-0 size-full"
-    />
+    <StepDrawing knot={knot} step={step} text={text} className="absolute inset-0 size-full" />
   );
 }
 

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
+import { cornerLink } from '../api/corner';
 import { cardsQuery } from '../api/queries';
 import { QrCode } from '../ui/QrCode';
 import { Failure, Loading } from '../ui/states';
@@ -40,7 +41,7 @@ function Card({ code, until }: { code: string; until: string }) {
       className="flex min-h-0 items-center gap-[3mm] overflow-hidden border border-dashed border-black p-[3mm]"
       data-testid="card"
     >
-      <QrCode link={`${window.location.origin}/practice#${code}`} size={112} className="shrink-0" />
+      <QrCode link={cornerLink(code)} size={112} className="shrink-0" />
       <div className="min-w-0">
         <h2 className="text-[1.2em]">{words.practice.title}</h2>
         <p className="break-words">{words.cards.open(`${window.location.host}/practice`)}</p>

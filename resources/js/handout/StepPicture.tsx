@@ -1,6 +1,5 @@
 import type { Schemas } from '../api/client';
-import { KnotPicture } from '../drawing/KnotPicture';
-import { momentOf, wholeAt } from '../drawing/moment';
+import { StepDrawing } from '../drawing/StepDrawing';
 import { SpaceImage } from '../space/SpaceImage';
 import { words } from '../words/en';
 
@@ -21,13 +20,5 @@ export function StepPicture({ knot, number }: { knot: Schemas['Knot']; number: n
       />
     );
   }
-  const whole = wholeAt(knot, step);
-  return (
-    <KnotPicture
-      drawing={whole ?? knot.loose}
-      moment={whole ? null : momentOf(step)}
-      text={text}
-      className="absolute inset-0 size-full"
-    />
-  );
+  return <StepDrawing knot={knot} step={step} text={text} className="absolute inset-0 size-full" />;
 }

@@ -4,7 +4,7 @@ import { ApiProblem } from '../api/client';
 import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
 import { Doorway } from '../ui/Doorway';
-import { TextField } from '../ui/Field';
+import { CodeField } from '../ui/CodeField';
 import { Loading } from '../ui/states';
 import { words } from '../words/en';
 import { HomePage } from './HomePage';
@@ -80,16 +80,12 @@ function CodeDoor({ ended, scanned }: { ended: boolean; scanned: string | null }
           open(code);
         }}
       >
-        <TextField
+        <CodeField
           label={words.practice.code}
           fault={fault}
           value={code}
           onChange={(event) => setCode(event.target.value)}
-          autoComplete="off"
-          autoCapitalize="characters"
-          spellCheck={false}
           {...limits.enterCorner.code}
-          required
         />
         <Button type="submit" look="signal" disabled={opening}>
           {opening ? words.practice.loading : words.practice.go}

@@ -3,6 +3,7 @@ import { X } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
+import { byCode } from '../api/corner';
 import { type Line, meetings, type Meeting, steady, told } from '../drawing/crossings';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
@@ -215,7 +216,7 @@ async function askEngine(kit: Kit, code: string, drawing: ReturnType<typeof told
       strands,
       turns: drawing.turns,
     },
-    { 'X-Practice': code },
+    byCode(code),
   ).catch((error: unknown) => {
     if (error instanceof ApiProblem && error.status === 0) return words.practice.draw.network;
     return error instanceof ApiProblem && error.status === 422 ? words.practice.draw.tangled : String(error);

@@ -7,13 +7,11 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
-import { type Kept, picturesQuery, wipe } from './kept';
+import { type Kept, picturesQuery, today, wipe } from './kept';
 import { standing, whatNext, type Why } from './next';
 
 /** When this visit began. */
 const began = Date.now();
-
-const today = (): string => new Date().toLocaleDateString('sv');
 
 /** One thing to do next, and all knots below it. */
 export function HomePage({ kept }: { kept: Kept }) {

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
-import { momentOf, type Moment, wholeAt } from '../drawing/moment';
+import type { Moment } from '../drawing/moment';
+import { StepDrawing } from '../drawing/StepDrawing';
 import { Button } from '../ui/Button';
 import { words } from '../words/en';
 import { type Kept, type Kit, picturesQuery, type Task } from './kept';
@@ -166,7 +166,7 @@ function InOrder({ kit, task, chosen, onChosen }: Asked) {
                 onClick={() => tap(place)}
                 className={`relative flex size-full flex-col rounded-2xl border-3 p-2 [--ground:var(--card)] ${chosen === null ? (turn < 0 ? LOOKS.open : 'border-ink bg-card') : isRight ? LOOKS.right : LOOKS.wrong}`}
               >
-                <StepDrawing knot={knot} step={step} />
+                <StepDrawing knot={knot} step={step} text="" className="h-44 w-full sm:h-56" />
                 {turn >= 0 && (
                   <span
                     aria-hidden
@@ -186,17 +186,5 @@ function InOrder({ kit, task, chosen, onChosen }: Asked) {
         </Button>
       )}
     </>
-  );
-}
-
-function StepDrawing({ knot, step }: { knot: Schemas['Knot']; step: Schemas['KnotStep'] | undefined }) {
-  const whole = wholeAt(knot, step);
-  return (
-    <KnotPicture
-      drawing={whole ?? knot.loose}
-      moment={whole || !step ? null : momentOf(step)}
-      text=""
-      className="h-44 w-full sm:h-56"
-    />
   );
 }

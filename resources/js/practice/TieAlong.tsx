@@ -13,7 +13,7 @@ import { canDraw } from '../space/webgl';
 import { Toggle } from '../ui/Toggle';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
-import { type Day, type Kept, kitQuery, practised } from './kept';
+import { type Day, type Kept, kitQuery, practised, today } from './kept';
 import { standing } from './next';
 import { useKnock } from './useKnock';
 
@@ -143,7 +143,7 @@ function Step({ knot, step, run }: { knot: Schemas['Knot']; step: Schemas['KnotS
 /** How it went, in the learner's own word: only the day's rest is reckoned from it. */
 function Felt({ kept, knot, again }: { kept: Kept; knot: string; again: () => void }) {
   const [said, setSaid] = useState<Day['felt'] | null>(null);
-  const at = said === null ? null : standing(kept.corner, kept.days, knot, new Date().toLocaleDateString('sv'));
+  const at = said === null ? null : standing(kept.corner, kept.days, knot, today());
   return (
     <section className="mx-auto flex w-full max-w-xl flex-1 flex-col justify-center gap-4 p-5">
       <h2 className="text-3xl">{words.practice.felt}</h2>

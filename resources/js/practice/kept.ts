@@ -1,5 +1,6 @@
 import { ApiProblem, call, type Schemas } from '../api/client';
 import * as limits from '../api/limits';
+import { byCode } from '../api/corner';
 import { queryClient, readByCode } from '../api/queries';
 
 export type Corner = Schemas['Corner'];
@@ -17,6 +18,9 @@ export type Kept = {
   /** when everything was last looked at, so that it is here without a network; 0 for not yet */
   full: number;
 };
+
+/** Today by this device's own clock, as 2026-11-24. */
+export const today = (): string => new Date().toLocaleDateString('sv');
 
 const KEY = 'compadre-practice';
 
@@ -92,10 +96,7 @@ export async function lookAgain(): Promise<'good' | 'ended'> {
     await openWith(state.code);
     return 'good';
   } catch (error) {
-    const isEnded =
-      error instanceof ApiProblem && error.status === 422
-        ? true
-        : new Date().toLocaleDateString('sv') > state.corner.ends_on;
+    const isEnded = error instanceof ApiProblem && error.status === 422 ? true : today() > state.corner.ends_on;
     if (!isEnded) return 'good';
     await forgetCard();
     return 'ended';
@@ -124,7 +125,7 @@ export async function wipe(): Promise<void> {
 export function practised(knot: string, felt: Day['felt']): void {
   const state = kept();
   if (!state) return;
-  const day = new Date().toLocaleDateString('sv');
+  const day = today();
   const others = state.days.filter((one) => one.knot !== knot || one.day !== day);
   keep({
     ...state,
@@ -148,7 +149,7 @@ async function tellNow(): Promise<void> {
   if (!state?.corner.hints || state.told >= state.days.length) return;
   const told = Math.min(state.days.length, state.told + MOST_TOLD);
   const days = state.days.slice(state.told, told);
-  await call('POST', '/api/corner/days', { days }, { 'X-Practice': state.code });
+  await call('POST', '/api/corner/days', { days }, byCode(state.code));
   const after = kept();
   // What was said anew meanwhile is told anew.
   if (after?.code === state.code && state.days.slice(0, told).every((one, n) => one === after.days[n]))
@@ -156,8 +157,7 @@ async function tellNow(): Promise<void> {
   if (told < state.days.length) await tellNow();
 }
 
-/** What a card's holder asks with: the code travels in a header. */
-const ask = <T>(path: string): Promise<T> => call<T>('GET', path, undefined, { 'X-Practice': kept()?.code ?? '' });
+const ask = <T>(path: string): Promise<T> => call<T>('GET', path, undefined, byCode(kept()?.code ?? ''));
 
 function kitPath(corner: Corner, id: string): string {
   const method = corner.knots.find((knot) => knot.id === id)?.method;

@@ -42,9 +42,7 @@ export const practice = {
     back: 'Back',
     done: 'Done',
     space: 'In space',
-    flat: 'Flat',
     story: 'Story',
-    plain: 'Plain words',
     knock: 'Knock',
     knockAbout: 'The microphone listens for a knock on the table. Nothing is recorded, and nothing leaves this device.',
     noKnock: 'The microphone is not to be had. Tap, or press a key.',
@@ -78,8 +76,6 @@ export const practice = {
     hints: 'Your leaders see on which days you practised which knot, and how it went. It counts as no check.',
     noHints: 'Nobody else sees what you practise.',
     wipe: 'Wipe all of it',
-    wiped: 'Wiped.',
-    leave: 'Another card',
     old: (days: number) => (days === 0 ? 'today' : `${count(days, 'day', 'days')} ago`),
     draw: {
       about: 'Lay the rope with a finger. Lift it, and tap a crossing to change over and under.',
@@ -105,7 +101,6 @@ export const practice = {
     hands: { right: 'the right hand', left: 'the left hand' },
     hints: 'Leaders see the days that were practised',
     hintsAbout: 'Only with the learner’s own card; a hint on the learner’s page, never a check.',
-    show: 'Show',
     print: 'Print',
     end: 'End it',
     endAbout:
@@ -121,7 +116,6 @@ export const practice = {
     times: (n: number) => count(n, 'time', 'times'),
     homeCard: 'Page for home',
     open: (address: string) => `Open ${address} and type`,
-    scan: 'Point a camera here',
     toHall:
       'Open it once in the hall: then it works at home without a network. The page for home is enough without one.',
     cut: 'Cut along the line. Whoever has no device takes the page for home instead.',
