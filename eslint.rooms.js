@@ -15,6 +15,7 @@ const shared = {
 // A room may use what is shared, and these rooms besides; the shell opens all of them.
 const rooms = {
   account: [],
+  awards: ['crew', 'handout'],
   bench: [],
   cards: [],
   check: [],
@@ -31,6 +32,7 @@ const rooms = {
   setup: ['crew'],
   shell: [
     'account',
+    'awards',
     'bench',
     'cards',
     'check',

@@ -20,6 +20,8 @@ return [
     'house' => env('COMPADRE_HOUSE', 'group'),
     // E-mail addresses that open the demo, and nothing on a network.
     'demo_accounts' => array_column(GullwickTerm::LEADERS, 1),
+    // Where others reach this house, where they do: https://knots.example. Badges name it.
+    'public_address' => env('COMPADRE_PUBLIC_ADDRESS'),
     'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
 

@@ -20,7 +20,7 @@ house_env() {
     service_alive "$dir" nginx || web="$(port_from "${web:-$start}")"
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
     render ops/conf/env HOUSE="$house" DATABASE="${name:-compadre_$house}" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
-        PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
+        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
     mv "$dir/env.part" "$dir/env"
 }
 

@@ -8,6 +8,7 @@ declare(strict_types=1);
  * core's own constants that a screen without a network has to know.
  */
 
+use Compadre\Core\Awards\InkColour;
 use Compadre\Core\Rope\Measure;
 use Symfony\Component\Yaml\Yaml;
 
@@ -40,7 +41,7 @@ function limits(array $schema, array $named): array
     return array_filter($found, static fn (mixed $one): bool => $one !== []);
 }
 
-$constants = ['finger_mm' => Measure::FINGER];
+$constants = ['finger_mm' => Measure::FINGER, 'usual_ink' => InkColour::USUAL];
 $document = Yaml::parseFile(dirname(__DIR__).'/api/openapi.yaml');
 $badge = json_decode((string) file_get_contents(dirname(__DIR__).'/packs/schema/badge.schema.json'), true, flags: JSON_THROW_ON_ERROR);
 $named = $document['components']['schemas'];

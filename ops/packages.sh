@@ -2,7 +2,7 @@
 
 debian_run=(
     php8.2-cli php8.2-fpm php8.2-mysql php8.2-mbstring php8.2-intl php8.2-xml php8.2-curl php8.2-zip
-    php8.2-opcache mariadb-server mariadb-client nginx composer unzip curl procps 7zip util-linux
+    php8.2-opcache php8.2-gd librsvg2-bin mariadb-server mariadb-client nginx composer unzip curl procps 7zip util-linux
 )
 debian_test=(chromium chromium-driver poppler-utils)
 

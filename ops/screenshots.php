@@ -24,7 +24,7 @@ const PICTURES = [
     ['demonstrate-dark', '/show/square-knot', 1280, 800, 'dark', 'for (const key of ["d", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
     ['mistakes', '/show/square-knot', 1280, 800, 'light', 'for (const key of ["w", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key })); setTimeout(() => { const pull = document.querySelector("[data-testid=wrong-forms] input[type=range]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(pull, 100); pull.dispatchEvent(new Event("input", { bubbles: true })); }, 1500)'],
     ['tie-along', '/show/square-lashing', 1280, 800, 'light', 'for (const key of ["t", "f", "ArrowRight", "ArrowRight"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
-    ['map', '/map', 1280, 1400, 'light', 'document.querySelector("[data-knot=slip-loop]").click()'],
+    ['awards', '/awards', 1280, 1000, 'light', 'document.querySelector("[data-testid=ready] button").click()'],
     ['handout', '/handout/square-lashing', 900, 1250, 'light', ''],
     ['knot', '/knot/bowline', 1280, 1000, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Where")).click()'],
     ['check-phone', '/check/square-knot', 390, 844, 'light', ''],
@@ -33,7 +33,7 @@ const PICTURES = [
     ['crew', '/crew', 1280, 800, 'light', ''],
     ['learner', '/crew', 1280, 800, 'light', '[...document.querySelectorAll("tbody a")].find((a) => a.textContent === "Cleo M.").click()'],
     ['bench', '/bench/ridge-shelter', 1280, 800, 'light', ''],
-    ['instruments', '/bench/instruments/line', 1280, 800, 'light', ''],
+    ['certificate', '/awards', 1280, 960, 'light', '[...document.querySelectorAll("a")].find((one) => one.textContent.includes("Certificates")).click()'],
     ['practice-phone', '/practice-cards', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Make a card")).click(); setTimeout(() => { location.href = "/practice/bowline/over-under#" + document.querySelector("[data-testid=card-code]").textContent; }, 1000)'],
     // Last, for it begins the meeting.
     ['clock-phone', '/', 390, 844, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.includes("Start the meeting")).click(); setTimeout(() => document.querySelector("[data-testid=running] button").click(), 1200)'],

@@ -81,7 +81,7 @@ final readonly class CheckSheet
     public function openFor(Group $group, Learner $learner): array
     {
         $state = GroupState::of($group);
-        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(['standings', 'pursuits', 'ticks', 'uses']);
+        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(GroupState::OF_A_LEARNER);
         $meeting = self::tonight($group);
         $open = $state->wantedBy($learner);
         $rows = [];

@@ -38,6 +38,7 @@ final readonly class ImprovePlan
         if (! $lock->get()) {
             return;
         }
+        $before = (int) ini_get('max_execution_time');
         set_time_limit(self::SECONDS);
         try {
             $this->plans->of($group)->improve();
@@ -45,6 +46,8 @@ final readonly class ImprovePlan
             // Pins that cannot hold are told to whoever asks for the plan.
         } finally {
             $lock->release();
+            // What this process does after it has as long as it had.
+            set_time_limit($before);
         }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Course;
 
 use App\Bench\RigsAtHand;
+use App\Models\Award;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Meeting;
@@ -50,6 +51,9 @@ final class TermPlan
     /** @var array<string, list<string>> rigs by the meeting they were chosen for */
     private array $chosen;
 
+    /** @var array<string, list<string>> learners who are handed a badge, by meeting */
+    private array $awards;
+
     /** How many the store has. */
     private int $poles;
 
@@ -60,6 +64,7 @@ final class TermPlan
         $this->accepted = array_intersect_key(KeptParts::of($group), array_flip($meetings->filter(fn (Meeting $meeting): bool => $meeting->isAhead($state->today))->modelKeys()));
         ksort($this->accepted);
         $this->chosen = $rigs->chosen($group);
+        $this->awards = Award::toHandOver($group);
         $this->poles = (int) $group->poles()->get()->sum(fn (Pole $pole): int => $pole->count);
     }
 
@@ -245,7 +250,7 @@ final class TermPlan
                     $minutes += $change->remedy->kind === 'minutes' ? $change->remedy->by : 0;
                     $checkers += $change->remedy->kind === 'checker' ? $change->remedy->by : 0;
                 }
-                $ahead[] = new Evening($meeting->id, $meeting->date, max(10, $meeting->minutes + $minutes), max(1, $meeting->checkers + $checkers), $this->objects($meeting), rigs: $this->chosen[$meeting->id] ?? []);
+                $ahead[] = new Evening($meeting->id, $meeting->date, max(10, $meeting->minutes + $minutes), max(1, $meeting->checkers + $checkers), $this->objects($meeting), rigs: $this->chosen[$meeting->id] ?? [], awards: $this->awards[$meeting->id] ?? []);
             }
         }
         $last = $ahead[count($ahead) - 1] ?? null;

@@ -91,7 +91,7 @@ final readonly class CrewBoard
 
     /**
      * @param  array<string, BadgePack>  $badges
-     * @param  array<string, list<array{badge: string, name: string, met: int, needed: int, complete: bool}>>  $progress  by the learner's name
+     * @param  array<string, list<array{badge: string, name: string, met: int, needed: int, complete: bool, held: bool}>>  $progress  by the learner's name
      * @return list<string>
      */
     private function ready(array $badges, array $progress): array
@@ -101,9 +101,12 @@ final readonly class CrewBoard
             [$done, $near] = [[], []];
             foreach ($progress as $name => $own) {
                 foreach ($own as $one) {
-                    if ($one['badge'] === $badge->id && $one['complete']) {
+                    if ($one['badge'] !== $badge->id || $one['held']) {
+                        continue;
+                    }
+                    if ($one['complete']) {
                         $done[] = $name;
-                    } elseif ($one['badge'] === $badge->id && $one['needed'] - $one['met'] === 1) {
+                    } elseif ($one['needed'] - $one['met'] === 1) {
                         $near[] = $name;
                     }
                 }

@@ -6,6 +6,7 @@ namespace App\Crew;
 
 use App\Course\KeptPlan;
 use App\Models\Attendance;
+use App\Models\Award;
 use App\Models\BadgeTick;
 use App\Models\CheckEvent;
 use App\Models\GoneLearner;
@@ -26,7 +27,9 @@ final class EraseLearner
     {
         DB::transaction(function () use ($group, $learner): void {
             Learner::query()->whereKey($learner->id)->lockForUpdate()->first();
-            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class] as $kept) {
+            // What was signed may lie anywhere: whoever looks at it is told.
+            Award::markTakenBack(Award::query()->where('learner_id', $learner->id));
+            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class, Award::class] as $kept) {
                 $kept::query()->where('learner_id', $learner->id)->delete();
             }
             $learner->delete();

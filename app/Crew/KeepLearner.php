@@ -7,6 +7,7 @@ namespace App\Crew;
 use App\Check\DeriveStandings;
 use App\Check\RecordChecks;
 use App\Models\Attendance;
+use App\Models\Award;
 use App\Models\BadgeTick;
 use App\Models\CheckEvent;
 use App\Models\GoneLearner;
@@ -93,6 +94,7 @@ final readonly class KeepLearner
                 BadgeTick::query()->firstOrCreate(['learner_id' => $into->id, 'note' => $tick->note], ['ticked_by' => $tick->ticked_by]);
             }
             BadgeTick::query()->where('learner_id', $from->id)->delete();
+            self::mergeAwards($group, $from, $into);
             LeftCheck::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
             // Where both were to be at one station, one of them is enough.
             DB::statement('update ignore plan_people set learner_id = ? where learner_id = ?', [$into->id, $from->id]);
@@ -102,6 +104,19 @@ final readonly class KeepLearner
             $this->derive->rebuild($group);
         });
         GoneList::changed();
+    }
+
+    /** A badge that both hold is held once: the one that was handed over, else the one that was decided first; the other stays in the record. */
+    private static function mergeAwards(Group $group, Learner $from, Learner $into): void
+    {
+        $held = Award::query()->whereIn('learner_id', [$from->id, $into->id])->whereNull('taken_back_on')->orderByRaw('handed_on is null')->orderBy('decided_on')->orderBy('id')->get()->groupBy('badge');
+        foreach ($held as $both) {
+            foreach ($both->skip(1) as $second) {
+                Award::markTakenBack(Award::query()->whereKey($second->id));
+                $second->update(['taken_back_on' => $group->today(), 'taken_back_why' => 'Held twice: two entries of one learner were made one.']);
+            }
+        }
+        Award::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
     }
 
     /** @return int how many knots were written down as had before */

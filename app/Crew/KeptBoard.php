@@ -46,6 +46,7 @@ final readonly class KeptBoard
             "select {$sum('id, name, age_band, coalesce(archived_at, \'\')')} from learners where group_id = ?",
             "select {$sum('p.learner_id, p.badge, p.version')} from pursuits p join learners l on l.id = p.learner_id where l.group_id = ?",
             "select {$sum('t.learner_id, t.note')} from badge_ticks t join learners l on l.id = t.learner_id where l.group_id = ?",
+            "select {$sum('learner_id, badge, coalesce(taken_back_on, \'\')')} from awards where group_id = ?",
             "select {$sum('badge, coalesce(due_on, \'\')')} from group_badges where group_id = ?",
             "select {$sum('id, updated_at')} from badge_packs where group_id = ?",
         ];

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Awards\Credit;
 use App\Knots\KnotNames;
+use App\Models\Award;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\GroupState;
@@ -15,9 +17,7 @@ use App\Models\Standing;
 use App\Models\User;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\MarkWords;
-use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Teaching\BadgePack;
-use Illuminate\Database\Eloquent\Collection;
 
 /**
  * One learner: badges requirement by requirement, and every check there is.
@@ -32,14 +32,15 @@ final readonly class LearnerPage
     public function of(Group $group, Learner $learner): array
     {
         $state = GroupState::of($group);
-        $learner->load(['standings', 'pursuits', 'ticks', 'uses']);
+        $learner->load(GroupState::OF_A_LEARNER);
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();
         $names = User::everOf($group)->pluck('name', 'id');
+        $open = $state->badgesOf($learner);
         $badges = array_map(
-            fn (BadgePack $badge): array => GroupState::progress($badge, $learner) + ['outline' => self::satisfied($badge->requirement->outline(GroupState::levels($learner), GroupState::ticked($learner)), $learner, $events, $names->all())],
-            $state->badgesOf($learner),
+            static fn (BadgePack $badge, array $proof): array => GroupState::progress($badge, $learner) + ['outline' => $proof['outline']],
+            $open, (new Credit($group))->proofs($open, $learner),
         );
         $takenBack = $events->where('kind', Kind::Retract)->pluck('target')->all();
 
@@ -50,35 +51,9 @@ final readonly class LearnerPage
             'badges' => $badges,
             'history' => array_values($events->where('kind', '!=', Kind::Retract)->map(fn (CheckEvent $event): array => self::entry($event, $names->all(), in_array($event->id, $takenBack, true)))->all()),
             'knots' => (object) $this->names->all(),
+            'awards' => array_values($learner->awards->map(static fn (Award $award): array => ['id' => $award->id, 'badge' => $award->badge, 'name' => $award->name, 'decided_on' => $award->decided_on, 'handed_on' => $award->handed_on])->all()),
             'practised' => PracticeDay::lastOf($learner),
         ];
-    }
-
-    /**
-     * The outline of a badge with, at each knot that is met, the result that satisfied it.
-     *
-     * @param  array<string, mixed>  $outline
-     * @param  Collection<int, CheckEvent>  $events
-     * @param  array<array-key, mixed>  $names
-     * @return array<string, mixed>
-     */
-    private static function satisfied(array $outline, Learner $learner, Collection $events, array $names): array
-    {
-        if (is_array($outline['parts'] ?? null)) {
-            $outline['parts'] = array_map(fn (array $part): array => self::satisfied($part, $learner, $events, $names), $outline['parts']);
-        }
-        $standing = isset($outline['knot']) && $outline['met'] === true ? $learner->standings->firstWhere('knot', $outline['knot']) : null;
-        $day = match ($outline['level'] ?? null) {
-            'kept' => $standing?->kept_since,
-            'has_it' => $standing?->has_it_since,
-            default => null,
-        };
-        if ($day === null) {
-            return $outline;
-        }
-        $event = $events->first(fn (CheckEvent $one): bool => $one->knot === $outline['knot'] && $one->day === $day && $one->verdict === Verdict::HasIt);
-
-        return $outline + ['since' => ['day' => $day, 'by' => $event === null ? null : self::who($names, $event->by), 'prior' => $event?->kind === Kind::Prior]];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Crew;
 
 use App\Models\Attendance;
+use App\Models\Award;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
@@ -35,9 +36,26 @@ final class LearnerRecord
             'checks' => self::checks($learner, $people),
             'evenings' => self::evenings($learner, $meetings, $people),
             'badges' => $learner->pursuits->map(fn (Pursuit $one): array => ['badge' => $one->badge, 'version' => $one->version])->values()->all(),
+            'awards' => self::awards($learner, $people),
             'practised' => PracticeDay::lastOf($learner, null),
             'ticks' => $learner->ticks->map(fn ($one): array => ['note' => $one->note, 'by' => $people->get($one->ticked_by)])->values()->all(),
         ];
+    }
+
+    /**
+     * @param  Collection<array-key, mixed>  $people
+     * @return list<array<string, mixed>> those that were taken back, too
+     */
+    private static function awards(Learner $learner, Collection $people): array
+    {
+        $awards = Award::query();
+        $awards->where('learner_id', $learner->id)->orderBy('decided_on')->orderBy('id');
+
+        return array_values($awards->get()->map(fn (Award $one): array => [
+            'id' => $one->id, 'badge' => $one->badge, 'version' => $one->version, 'name' => $one->name, 'by_hand' => $one->by_hand, 'why' => $one->why,
+            'decided_on' => $one->decided_on, 'decided_by' => $people->get($one->decided_by), 'handed_on' => $one->handed_on, 'handed_by' => $one->handed_by === null ? null : $people->get($one->handed_by),
+            'taken_back_on' => $one->taken_back_on, 'taken_back_by' => $one->taken_back_by === null ? null : $people->get($one->taken_back_by), 'taken_back_why' => $one->taken_back_why, 'proof' => $one->proof,
+        ])->all());
     }
 
     /**

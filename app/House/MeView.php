@@ -33,7 +33,7 @@ final class MeView
             'ahead' => $ahead->map(static fn (Meeting $one): array => ['id' => $one->id, 'date' => $one->date])->values()->all(),
             // What this phone hands its checks in by, should its access end while some still wait on it.
             'hand_in' => HandInChecks::key($user, $device),
-            'may' => ['plan' => $user->can('plan'), 'teach' => $user->can('teach'), 'check' => $user->can('check'), 'people' => $user->can('people')],
+            'may' => ['plan' => $user->can('plan'), 'teach' => $user->can('teach'), 'check' => $user->can('check'), 'people' => $user->can('people'), 'award' => $user->can('award')],
         ];
     }
 }

@@ -21,6 +21,16 @@ final class NotHere extends RuntimeException
         return new self('knot', $id);
     }
 
+    public static function picture(string $group): self
+    {
+        return new self('picture', $group);
+    }
+
+    public static function badge(string $award): self
+    {
+        return new self('signed badge', $award);
+    }
+
     public static function device(string $id): self
     {
         return new self('device', $id);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -12,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $learner_id
  * @property string $note
  * @property string $ticked_by
+ * @property CarbonImmutable $created_at
  */
 final class BadgeTick extends Model
 {

@@ -32,6 +32,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?array<string, float> $memory_model how its learners forget, where it has taken over its own figures
  * @property ?string $calendar_hash
  * @property bool $calendar_places
+ * @property ?string $certificate_words
+ * @property ?string $certificate_colour as #1f4e5f
+ * @property ?string $issuer_id who it is where its badges are shown
  * @property ?CarbonImmutable $created_at
  */
 final class Group extends Model
@@ -122,6 +125,12 @@ final class Group extends Model
         $relation->orderBy('diameter_mm')->orderBy('length_mm')->orderBy('name');
 
         return $relation;
+    }
+
+    /** @return HasMany<Award, $this> those that were taken back, too */
+    public function awards(): HasMany
+    {
+        return $this->hasMany(Award::class);
     }
 
     /** @return HasMany<OwnBadge, $this> */

@@ -9,16 +9,18 @@ use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\PlanLearner;
-use Compadre\Core\Teaching\RigUse;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The learners of a group with their standings and badges, read in four queries.
+ * The learners of a group with their standings and badges, read in a handful of queries.
  */
 final readonly class GroupState
 {
+    /** What is read with each learner. */
+    public const OF_A_LEARNER = ['standings', 'pursuits', 'awards', 'ticks', 'uses'];
+
     /**
-     * @param  Collection<int, Learner>  $learners  with standings, pursuits, ticks and uses
+     * @param  Collection<int, Learner>  $learners  with standings, pursuits, awards, ticks and uses
      * @param  array<string, BadgePack>  $badges  those the group works toward, by id; an older version someone is under way in by id@version
      * @param  array<string, ?string>  $dates  by the same
      * @param  array<string, true>  $wished  by the same: those whose date is only wished
@@ -30,7 +32,7 @@ final readonly class GroupState
     public static function of(Group $group): self
     {
         $shelf = $group->shelf();
-        $learners = $group->learners()->with(['standings', 'pursuits', 'ticks', 'uses'])->get();
+        $learners = $group->learners()->with(self::OF_A_LEARNER)->get();
         $badges = $dates = $wished = [];
         foreach ($group->badges()->get() as $chosen) {
             $badges[$chosen->badge] = $shelf->badge($chosen->badge);
@@ -61,7 +63,7 @@ final readonly class GroupState
         $levels = self::levels($learner);
         $ticked = self::ticked($learner);
         $wanted = [];
-        foreach ($this->badgesOf($learner) as $badge) {
+        foreach ($this->openBadgesOf($learner) as $badge) {
             foreach (self::progress($badge, $learner)['complete'] ? [] : $badge->requirement->leaves() as $leaf) {
                 if (! $leaf->metBy($levels[$leaf->knot] ?? null, $ticked) && (! isset($wanted[$leaf->knot]) || $leaf->level->rung() > $wanted[$leaf->knot]->rung())) {
                     $wanted[$leaf->knot] = $leaf->level;
@@ -86,6 +88,12 @@ final readonly class GroupState
         return $badges;
     }
 
+    /** @return list<BadgePack> of these, the badges that the learner does not hold yet */
+    private function openBadgesOf(Learner $learner): array
+    {
+        return array_values(array_filter($this->badgesOf($learner), static fn (BadgePack $badge): bool => ! $learner->holds($badge->id)));
+    }
+
     /**
      * As the planner sees them: whoever is marked away from a meeting still to come is not expected there.
      *
@@ -98,7 +106,7 @@ final readonly class GroupState
 
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
             $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
-            array_map($this->key(...), $this->badgesOf($learner)),
+            array_map($this->key(...), $this->openBadgesOf($learner)),
             array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())), self::ticked($learner), $learner->patrol,
         ))->all());
     }
@@ -126,22 +134,15 @@ final readonly class GroupState
     /** @return array<string, true> what is ticked off beside the ladder, by hand or by a knot used in a rig, by its names in records */
     public static function ticked(Learner $learner): array
     {
-        $ticked = [];
-        foreach ($learner->ticks as $tick) {
-            $ticked[$tick->note] = true;
-        }
-        foreach ($learner->uses as $use) {
-            $ticked += array_fill_keys((new RigUse((string) $use->rig, (string) $use->rig_name, $use->knot))->keys(), true);
-        }
-
-        return $ticked;
+        return array_fill_keys(array_keys($learner->credited()), true);
     }
 
-    /** @return array{badge: string, name: string, met: int, needed: int, complete: bool} */
+    /** @return array{badge: string, name: string, met: int, needed: int, complete: bool, held: bool} a badge that is held is complete, however it came to be */
     public static function progress(BadgePack $badge, Learner $learner): array
     {
         [$met, $needed] = $badge->requirement->progress(self::levels($learner), self::ticked($learner));
+        $held = $learner->holds($badge->id);
 
-        return ['badge' => $badge->id, 'name' => $badge->name, 'met' => $met, 'needed' => $needed, 'complete' => $met >= $needed];
+        return ['badge' => $badge->id, 'name' => $badge->name, 'met' => $met, 'needed' => $needed, 'complete' => $held || $met >= $needed, 'held' => $held];
     }
 }

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\AgeBand;
+use Compadre\Core\Teaching\RigUse;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -21,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $hand left, right or not said
  * @property ?string $patrol whose members are not taught at one station with another's
  * @property ?CarbonImmutable $archived_at
+ * @property Collection<int, Award> $awards in force
  * @property Collection<int, BadgeTick> $ticks
  * @property Collection<int, CheckEvent> $uses
  * @property Collection<int, Standing> $standings
@@ -49,6 +51,40 @@ final class Learner extends Model
         return $this->hasMany(Pursuit::class);
     }
 
+    /** @return HasMany<Award, $this> badges decided, and not taken back; what met them is read where it is shown */
+    public function awards(): HasMany
+    {
+        $awards = $this->hasMany(Award::class);
+        $awards->select(Award::SHOWN)->whereNull('taken_back_on')->orderBy('decided_on')->orderBy('badge');
+
+        return $awards;
+    }
+
+    /** @return list<string> the badges it holds, by id */
+    public function held(): array
+    {
+        return array_values(array_map(strval(...), $this->awards->pluck('badge')->all()));
+    }
+
+    public function holds(string $badge): bool
+    {
+        return in_array($badge, $this->held(), true);
+    }
+
+    /** @return array<string, BadgeTick|CheckEvent> what is ticked off beside the ladder, by its names in records: by hand, or else by a knot used in a rig */
+    public function credited(): array
+    {
+        $credited = [];
+        foreach ($this->ticks as $tick) {
+            $credited[$tick->note] = $tick;
+        }
+        foreach ($this->uses as $use) {
+            $credited += array_fill_keys((new RigUse((string) $use->rig, (string) $use->rig_name, $use->knot))->keys(), $use);
+        }
+
+        return $credited;
+    }
+
     /** @return HasMany<BadgeTick, $this> */
     public function ticks(): HasMany
     {
@@ -59,7 +95,7 @@ final class Learner extends Model
     public function uses(): HasMany
     {
         $uses = $this->hasMany(CheckEvent::class);
-        $uses->select(['id', 'learner_id', 'knot', 'rig', 'rig_name', 'meeting_id'])->where('kind', Kind::Used->value)
+        $uses->select(['id', 'learner_id', 'knot', 'rig', 'rig_name', 'meeting_id', 'day', 'by'])->where('kind', Kind::Used->value)
             ->whereNotExists(CheckEvent::takenBack(...));
 
         return $uses;

@@ -8,6 +8,7 @@ use App\Http\ApiDocument;
 use App\Knots\Drawings;
 use App\Knots\KnotNames;
 use App\Knots\Packs;
+use App\Models\Award;
 use App\Models\Group;
 use App\Models\Invitation;
 use App\Models\Learner;
@@ -18,6 +19,7 @@ use App\Models\Remote;
 use App\Models\Role;
 use App\Models\Rope;
 use App\Models\Stock;
+use App\Models\TrustedIssuer;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -65,6 +67,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Gate::define('plan', fn (User $user): bool => $user->role->plans());
         Gate::define('people', fn (User $user): bool => $user->role === Role::Lead);
+        Gate::define('award', fn (User $user): bool => $user->role === Role::Lead);
         Gate::define('teach', fn (User $user): bool => $user->role->teaches());
         Gate::define('check', fn (): bool => true);
     }
@@ -81,6 +84,9 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('stock', fn (string $id): Stock => $this->own()->stocks()->findOrFail($id));
         Route::bind('pole', fn (string $id): Pole => $this->own()->poles()->findOrFail($id));
         Route::bind('card', fn (string $id): PracticeCard => PracticeCard::query()->where('group_id', $this->own()->id)->findOrFail($id));
+        Route::bind('award', fn (string $id): Award => $this->own()->awards()->findOrFail($id));
+        Route::bind('trusted', fn (string $id): TrustedIssuer => TrustedIssuer::query()->where('group_id', $this->own()->id)->findOrFail($id));
+        Route::bind('issuer', fn (string $id): Group => Group::query()->where('issuer_id', $id)->firstOrFail());
         Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }
 

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Session;
 
+use App\Awards\Credit;
+use App\Awards\DueList;
 use App\Bench\RigOnSheet;
 use App\Course\PlanProposal;
 use App\Course\Plans;
 use App\Course\TermBoard;
 use App\Knots\KnotNames;
+use App\Models\Award;
 use App\Models\BlockRun;
 use App\Models\CheckEvent;
 use App\Models\Group;
@@ -26,7 +29,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class RunSheet
 {
-    public function __construct(private Plans $plans, private KnotNames $names, private RigOnSheet $rigs)
+    public function __construct(private Plans $plans, private KnotNames $names, private RigOnSheet $rigs, private DueList $due)
     {
     }
 
@@ -47,10 +50,18 @@ final readonly class RunSheet
             'knots' => (object) $this->names->all(),
             'rigs' => (object) $this->rigs->of($group, $meeting, self::rigsIn($plans->kept()->stations($meeting->id), $clock)),
             'used' => self::used($state, $meeting), 'leads' => (object) LeadStation::of($meeting),
-            'clock' => $clock,
+            'clock' => $clock, 'badges' => $meeting->isAhead($state->today) && $meeting->date === $state->today ? $this->badges($group, $state, $meeting) : null,
             'expected' => $meeting->ended_at === null ? null : Expected::of($group, $meeting),
             'proposal' => $meeting->ended_at === null ? null : PlanProposal::of($state, $plans, $meetings),
         ];
+    }
+
+    /** @return array<string, mixed> those to hand over at this meeting, those that are ready, and whose one thing more would make ready */
+    private function badges(Group $group, GroupState $state, Meeting $meeting): array
+    {
+        $awards = $group->awards()->select(Award::SHOWN)->with('learner')->where('meeting_id', $meeting->id)->whereNull('taken_back_on')->orderBy('name')->orderBy('id')->get();
+
+        return $this->due->of(new Credit($group), $state) + ['to_hand' => array_values($awards->map(static fn (Award $award): array => ['id' => $award->id, 'learner' => DueList::learner($award->learner), 'name' => $award->name, 'handed_on' => $award->handed_on])->all())];
     }
 
     /**
@@ -95,6 +106,7 @@ final readonly class RunSheet
             'rig_gates' => 'meeting_id, rig',
             'plan_places' => "knot, coalesce(concat(meeting_id), '')",
             'plan_parts' => 'id',
+            'awards' => "learner_id, badge, coalesce(concat(meeting_id), ''), coalesce(handed_on, ''), coalesce(taken_back_on, '')",
             'station_leads' => 'meeting_id, knot, user_id',
             'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(patrol, ''), coalesce(archived_at, '')",
         ];

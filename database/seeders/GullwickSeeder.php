@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Awards\KeepAward;
 use App\Check\RecordChecks;
 use App\Course\AcceptPlan;
 use App\Course\AddMeeting;
@@ -38,6 +39,7 @@ final class GullwickSeeder
         private readonly AddMeeting $addMeeting,
         private readonly MarkAttendance $mark,
         private readonly AcceptPlan $accept,
+        private readonly KeepAward $keepAward,
     ) {
     }
 
@@ -67,7 +69,19 @@ final class GullwickSeeder
             }
         });
         CarbonImmutable::setTestNow($clock);
+        $this->awards();
         $this->plan();
+    }
+
+    /** The older ones have their first badge from the year before. */
+    private function awards(): void
+    {
+        $group = Group::query()->firstOrFail();
+        $day = static fn (int $days): string => CarbonImmutable::parse($group->today())->subDays($days)->format('Y-m-d');
+        ($this->keepAward)->byHand(User::of($group)->orderBy('name')->firstOrFail(), Fields::of([
+            'badge' => 'lantern-hand', 'learners' => $group->learners()->whereIn('name', GullwickTerm::LANTERN_HANDS)->pluck('id')->all(),
+            'why' => GullwickTerm::WHY, 'decided_on' => $day(350), 'handed_on' => $day(343),
+        ]));
     }
 
     /** The plan as it stands today is the group's. */

@@ -43,6 +43,11 @@ final class GullwickTerm
         ['Long spars', 80, 3200, 2],
     ];
 
+    /** Whoever was here for the walk of last year. */
+    public const LANTERN_HANDS = ['Kit A.', 'Noor D.', 'Oona W.'];
+
+    public const WHY = 'Lit the way at the Midwinter Lantern Walk of last year.';
+
     /** Finn was away twice. */
     public const AWAY = [[], ['Hari S.'], ['Finn O.', 'Milo F.'], ['Finn O.'], ['Esme T.', 'Jory B.']];
 

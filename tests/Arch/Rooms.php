@@ -27,18 +27,20 @@ final class Rooms
         'Packing' => ['Knots', 'Rope', 'Rigs'],
         'Checking' => ['Knots', 'Rope'],
         'Teaching' => ['Knots', 'Checking'],
+        'Awards' => ['Checking', 'Teaching'],
         'Practice' => ['Topology', 'Knots', 'Mistakes', 'Drawing', 'Rigs', 'Checking'],
-        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching', 'Practice'],
+        'Compute' => ['Topology', 'Knots', 'Mistakes', 'Space', 'Rope', 'Rigs', 'Packing', 'Checking', 'Teaching', 'Practice', 'Awards'],
     ];
 
     /** The app's rooms; what requests and rows have in common is for all. */
     public const APP = [
         'Knots' => [],
+        'Awards' => ['Knots'],
         'Check' => ['Knots'],
         'Bench' => ['Knots'],
         'Course' => ['Knots', 'Bench'],
-        'Session' => ['Knots', 'Bench', 'Course'],
-        'Crew' => ['Knots', 'Check', 'Course', 'Session'],
+        'Session' => ['Knots', 'Awards', 'Bench', 'Course'],
+        'Crew' => ['Knots', 'Awards', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
         'Practice' => ['Knots'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],

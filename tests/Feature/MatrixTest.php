@@ -2,26 +2,38 @@
 
 declare(strict_types=1);
 
+use App\Awards\SignBadge;
 use App\Http\ApiDocument;
 use App\Http\Middleware\FromOwnPages;
 use App\Http\Middleware\HoldToApi;
+use App\Models\Award;
+use App\Models\BadgeTick;
 use App\Models\Device;
 use App\Models\Group;
+use App\Models\GroupPicture;
 use App\Models\Invitation;
 use App\Models\LeftCheck;
 use App\Models\MeetingRig;
 use App\Models\PracticeCard;
+use App\Models\Pursuit;
 use App\Models\Remote;
 use App\Models\Role;
+use App\Models\TrustedIssuer;
 use App\Models\User;
 use Compadre\Core\Refusal;
+use Compadre\Core\Teaching\Note;
 use Illuminate\Routing\Route as Registered;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
 /** Routes that ask for no sign-in. */
-const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn'];
+const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn', 'GET /api/issuers/{issuer}', 'GET /api/issuers/{issuer}/status/{list}'];
+
+/** RFC 8037, appendix A.2. */
+const MATRIX_KEY = ['kty' => 'OKP', 'crv' => 'Ed25519', 'x' => '11qYAYKxCrfVS_7TyWQHOg7hcvPapiMlrwIaaPcHURo', 'kid' => 'kPrK_qmxVWaYVA9wwBF6Iuo3vVzz7TxHCTwXBygrS4k', 'alg' => 'EdDSA', 'use' => 'sig'];
+
+const MATRIX_PNG = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
 
 /** @return array<string, Registered> every address of the API, read from the router */
 function matrixRoutes(): array
@@ -57,6 +69,10 @@ function matrixGroup($test, string $name): array
     $fields = array_map(fn (string $one) => \Compadre\Core\Data\Fields::of(['name' => $one, 'age_band' => '8-10']), ['Ada P.', 'Bram K.', 'Cleo M.']);
     [$ada, $bram, $cleo] = app(\App\Crew\AddLearners::class)($group, $fields);
     $cleo->update(['archived_at' => now()]);
+    // A badge of its own that is met by something said.
+    $group->badgePacks()->create(['badge' => 'spoken', 'version' => 1, 'made_by' => $people['lead']->id, 'pack' => ['id' => 'spoken', 'version' => 1, 'name' => 'Spoken', 'about' => 'Says it.', 'ages' => ['from' => 8, 'to' => 13], 'requirement' => ['all' => [['say' => 'what a hitch is for']]]]]);
+    $group->badges()->create(['badge' => 'spoken']);
+    Pursuit::query()->create(['learner_id' => $ada->id, 'badge' => 'spoken', 'version' => 1]);
     $tonight = $group->meetings()->create(['date' => '2026-11-24', 'starts_at' => '07:00', 'minutes' => 60, 'checkers' => 2])->refresh();
     $next = $group->meetings()->create(['date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2])->refresh();
     $next->blocks()->create(['position' => 5, 'kind' => 'new', 'knot' => 'bowline', 'stations' => ['kind' => 'new', 'knot' => 'bowline', 'learners' => [$ada->id], 'beside' => []], 'planned' => 5, 'state' => 'waiting']);
@@ -73,12 +89,17 @@ function matrixGroup($test, string $name): array
         $remotes[$role] = Remote::query()->create(['user_id' => $people[$role]->id, 'code_hash' => Remote::hash("CODE$role$name"), 'token_hash' => $role === 'lead' ? Remote::hash($held) : null, 'code_until' => now()->addMinutes(9), 'ends_at' => now()->addHour(), 'tries' => 0, 'turn' => 0, 'knot' => 'bowline', 'step' => 1, 'steps' => 6])->id;
     }
     $card = PracticeCard::query()->create(['group_id' => $group->id, 'learner_id' => $ada->id, 'code' => "CARD$name", 'code_hash' => PracticeCard::hash(strtoupper("CARD$name")), 'hand' => 'right', 'ends_on' => '2026-12-22']);
+    $award = Award::query()->create(['group_id' => $group->id, 'learner_id' => $bram->id, 'badge' => 'rigger', 'version' => 1, 'name' => 'Rigger', 'proof' => ['about' => '', 'outline' => ['met' => false]], 'by_hand' => true, 'why' => 'Elsewhere.', 'decided_on' => '2026-11-24', 'decided_by' => $people['lead']->id]);
+    app(SignBadge::class)($group, $award, false);
+    $trusted = TrustedIssuer::query()->create(['group_id' => $group->id, 'issuer' => 'urn:uuid:'.Str::uuid(), 'name' => 'Another crew', 'jwks' => ['keys' => [MATRIX_KEY]]]);
+    GroupPicture::query()->create(['group_id' => $group->id, 'width' => 1, 'height' => 1, 'hash' => str_repeat('0', 32), 'png' => MATRIX_PNG]);
+    BadgeTick::query()->create(['learner_id' => $ada->id, 'note' => (new Note('say', 'what a hitch is for'))->key(), 'ticked_by' => $people['lead']->id]);
     $device = Device::query()->create(['user_id' => $people['spare']->id, 'label' => 'A phone', 'seen_at' => now()]);
     $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ada->id, 'knot' => 'overhand', 'device' => 'left', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:00:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes'];
     LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
 
     return ['group' => $group, 'people' => $people, 'ids' => [
-        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'card' => $card->id, 'practice' => "CARD$name",
+        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'award' => $award->id, 'as' => 'svg', 'issuer' => (string) $group->refresh()->issuer_id, 'list' => (string) $award->refresh()->status_list_id, 'trusted' => $trusted->id, 'card' => $card->id, 'practice' => "CARD$name",
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
         'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
@@ -115,7 +136,12 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
         'POST /api/check-events' => ['sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
         'POST /api/learners' => ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10', 'hand' => 'left']]], 'POST /api/walk-ins' => ['learners' => [['id' => (string) Str::uuid7(), 'name' => 'Odd Q.', 'meeting' => $ids['tonight']]]],
-        'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/had' => ['learners' => [$ids['learner']], 'knots' => ['overhand']],
+        'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/awards' => ['awards' => [['learner' => $ids['learner'], 'badge' => 'spoken']], 'meeting' => $ids['meeting']], 'POST /api/awards/by-hand' => ['learners' => [$ids['learner']], 'badge' => 'lantern-hand', 'why' => 'Shown on the green.', 'decided_on' => '2026-11-03', 'handed_on' => '2026-11-10'],
+        'PUT /api/awards/handed' => ['awards' => [$ids['award']], 'on' => '2026-11-24'], 'PUT /api/awards/{award}' => ['meeting' => $ids['meeting'], 'handed_on' => '2026-11-24'], 'POST /api/awards/{award}/taken-back' => ['why' => 'Mistaken for another.'],
+        'POST /api/awards/{award}/signed' => ['named' => true], 'POST /api/signing/keys' => ['alg' => 'EdDSA'], 'POST /api/verify' => ['file' => base64_encode('e30.e30.e30'), 'lists' => [base64_encode('e30.e30.e30')]],
+        'POST /api/trusted' => ['file' => base64_encode((string) json_encode(['id' => 'urn:uuid:3b241101-e2bb-4255-8caf-4136c566a962', 'name' => 'A third crew', 'jwks' => ['keys' => [MATRIX_KEY]]]))],
+        'PUT /api/certificate' => ['words' => 'Well tied.', 'colour' => '#1f4e5f'], 'PUT /api/certificate/picture' => ['bytes' => MATRIX_PNG],
+        'POST /api/had' => ['learners' => [$ids['learner']], 'knots' => ['overhand']],
         'POST /api/sheets/{kind}' => $sheet, 'PUT /api/sheets/{kind}' => $sheet, 'POST /api/calendar' => ['places' => true],
         'PUT /api/group' => ['units' => 'inches'], 'PUT /api/group/memory' => ['use' => 'usual'], 'POST /api/ropes' => ['name' => 'Blue', 'diameter_mm' => 6, 'material' => 'nylon'], 'PUT /api/ropes/{rope}' => ['name' => 'Spare', 'diameter_mm' => 9, 'material' => 'nylon'],
         'POST /api/group/badges' => ['pack' => $pack], 'PUT /api/group/badges/{badge}' => ['due_on' => null], 'PUT /api/learners/{learner}/ticks/{note}' => ['met' => true],
@@ -129,7 +155,7 @@ function matrixAllowed(Registered $route): array
     $can = array_values(array_filter($route->gatherMiddleware(), fn (mixed $one): bool => is_string($one) && (str_contains($one, 'Authorize:') || str_starts_with($one, 'can:'))));
 
     return match ($can === [] ? null : Str::afterLast((string) $can[0], ':')) {
-        'plan', 'people' => ['lead'],
+        'plan', 'people', 'award' => ['lead'],
         'teach' => ['lead', 'instructor'],
         default => ['lead', 'instructor', 'helper'],
     };
@@ -212,7 +238,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
             });
         }
         // What an address names, or a body, of another group is not there for anybody.
-        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person', 'card'], $route->parameterNames());
+        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person', 'card', 'award', 'trusted'], $route->parameterNames());
         foreach ($names as $name) {
             foreach ($allowed as $role) {
                 ($this->apart)(function () use ($address, $role, $name, $body, &$tried): void {

@@ -7,6 +7,7 @@ namespace App\House\Sheets;
 use App\Course\AddMeeting;
 use App\Crew\AddLearners;
 use App\Models\Group;
+use Compadre\Core\Data\Base64;
 use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
@@ -27,11 +28,7 @@ final readonly class ImportSheet
     /** @return array{rows: list<array<string, mixed>>, good: int, bad: int, encoding: string} */
     public function look(Group $group, string $kind, Fields $sheet): array
     {
-        $bytes = base64_decode($sheet->text('bytes'), true);
-        if ($bytes === false) {
-            throw Refusal::of('/bytes', mb_strimwidth($sheet->text('bytes'), 0, 20, '…'), 'a file in Base64');
-        }
-        $table = CsvTable::read($bytes, $kind === 'roster' ? RosterSheet::MOST : MeetingSheet::MOST);
+        $table = CsvTable::read(Base64::read($sheet->text('bytes'), '/bytes'), $kind === 'roster' ? RosterSheet::MOST : MeetingSheet::MOST);
         $rows = $kind === 'roster' ? RosterSheet::rows($table, array_values($group->learners()->pluck('name')->all())) : $this->meetings($group, $table);
         $bad = count(array_filter($rows, static fn (array $row): bool => $row['fault'] !== null));
 

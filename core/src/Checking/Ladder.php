@@ -23,10 +23,23 @@ final class Ladder
      */
     public static function climbed(array $results): array
     {
+        [$level, $steps] = self::steps($results);
+
+        return [$level, array_map(static fn (int $result): string => $results[$result]->day, $steps)];
+    }
+
+    /**
+     * The level reached, and the result with which each rung was first reached or passed.
+     *
+     * @param  list<DayResult>  $results in order
+     * @return array{?Level, array<int, int>} places in the list, by rung
+     */
+    public static function steps(array $results): array
+    {
         $reached = null;
         $firstDay = null;
-        $since = [];
-        foreach ($results as $result) {
+        $steps = [];
+        foreach ($results as $place => $result) {
             $now = match ($result->verdict) {
                 Verdict::HasIt => Level::HasIt,
                 Verdict::WithHelp => Level::WithHelp,
@@ -42,12 +55,12 @@ final class Ladder
             }
             if ($reached === null || $now->rung() > $reached->rung()) {
                 for ($rung = ($reached?->rung() ?? 0) + 1; $rung <= $now->rung(); $rung++) {
-                    $since[$rung] = $result->day;
+                    $steps[$rung] = $place;
                 }
                 $reached = $now;
             }
         }
 
-        return [$reached, $since];
+        return [$reached, $steps];
     }
 }

@@ -23,7 +23,7 @@ final class Standings
         $standings = [];
         foreach (self::grouped($events) as $own) {
             $placed = EventOrder::placed($own);
-            $entries = self::inForce(array_column($placed, 1));
+            $entries = self::left(array_column($placed, 1));
             if ($entries !== []) {
                 $standings[] = self::one($entries, $hardKnots, $model ?? MemoryModel::usual(), Tally::of($placed));
             }
@@ -33,10 +33,29 @@ final class Standings
     }
 
     /**
+     * What counts of them: nothing that was taken back, and what was decided otherwise in the place and on the day of what it is about.
+     *
+     * @param  iterable<CheckEvent>  $events
+     * @return list<non-empty-list<CheckEvent>> those of one learner and knot together, in order
+     */
+    public static function inForce(iterable $events): array
+    {
+        $found = [];
+        foreach (self::grouped($events) as $own) {
+            $left = self::left(EventOrder::sort($own));
+            if ($left !== []) {
+                $found[] = $left;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
      * @param  list<CheckEvent>  $events  in order
      * @return list<CheckEvent>
      */
-    private static function inForce(array $events): array
+    private static function left(array $events): array
     {
         $byId = [];
         $gone = [];

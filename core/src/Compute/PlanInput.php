@@ -57,7 +57,8 @@ final readonly class PlanInput
                 'checkers' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50],
                 'objects' => ['type' => ['array', 'object'], 'items' => Schemas::text(), 'additionalProperties' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 1000], 'description' => 'kinds of object there to tie to, or how many of each; left out: all'],
                 'opening' => $minutes, 'closing' => $minutes, 'rigs' => $texts + ['description' => 'those chosen for it'],
-            ], ['objects', 'opening', 'closing', 'rigs'])) + ['maxItems' => 120],
+                'awards' => $texts + ['description' => 'learners who are handed a badge there, once for each: a minute, and one for each badge'],
+            ], ['objects', 'opening', 'closing', 'rigs', 'awards'])) + ['maxItems' => 120],
             'rigs' => Schemas::listOf(Schemas::object(['id' => Schemas::text(), 'minutes' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 240], 'knots' => $texts + ['minItems' => 1]])) + ['description' => 'in which knots can be put to use'],
             'settings' => Schemas::object([
                 'pace' => ['enum' => ['soon', 'keep'], 'description' => 'badges as soon as can be, or as much as can be still known afterwards (unless given)'],
@@ -179,7 +180,7 @@ final readonly class PlanInput
             }
             $meetings[$id] = new Evening(
                 $id, $meeting->text('date'), $meeting->whole('minutes'), $meeting->whole('checkers'), $this->objects($meeting),
-                $meeting->number('opening', TimeModel::WELCOME), $meeting->number('closing', TimeModel::CLEAR_UP), $this->chosen($meeting, $rigs),
+                $meeting->number('opening', TimeModel::WELCOME), $meeting->number('closing', TimeModel::CLEAR_UP), $this->chosen($meeting, $rigs), $meeting->texts('awards'),
             );
         }
 

@@ -78,7 +78,13 @@ final readonly class BadgeShelf
     /** The version a learner began with; the latest, where that one is no longer there. */
     public function inVersion(string $id, int $version): ?BadgePack
     {
-        return $this->badges[$id][$version] ?? (isset($this->badges[$id]) ? $this->badge($id) : null);
+        return $this->exactly($id, $version) ?? (isset($this->badges[$id]) ? $this->badge($id) : null);
+    }
+
+    /** That version and no other; null where it is no longer there. */
+    public function exactly(string $id, int $version): ?BadgePack
+    {
+        return $this->badges[$id][$version] ?? null;
     }
 
     /**

@@ -6,8 +6,8 @@ namespace Compadre\Core\Teaching;
 
 /**
  * A stretch of a meeting. Kinds: welcome, tries (second tries in what was taught last), old (knots looked at again), new (a knot shown
- * for the first time), again (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, clear_up. Lessons come in parts: show,
- * along, tries, check.
+ * for the first time), again (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, award
+ * (badges handed over), clear_up. Lessons come in parts: show, along, tries, check.
  */
 final readonly class Block
 {

@@ -140,6 +140,17 @@ final readonly class Requirement
 
     /**
      * @param  array<string, Level>  $levels  by knot
+     * @param  array<string, true>  $ticked  keys of what is ticked off
+     */
+    public function isMet(array $levels, array $ticked): bool
+    {
+        [$met, $needed] = $this->progress($levels, $ticked);
+
+        return $met >= $needed;
+    }
+
+    /**
+     * @param  array<string, Level>  $levels  by knot
      * @param  array<string, true>  $ticked  keys of notes ticked off
      * @return array<string, mixed> the tree with what is met
      */
@@ -152,10 +163,9 @@ final readonly class Requirement
             return ['knot' => $this->leaf->knot, 'level' => $this->leaf->level->value, 'met' => $this->leaf->metBy($levels[$this->leaf->knot] ?? null, $ticked)]
                 + ($this->leaf->in === null ? [] : ['words' => $this->leaf->in]) + ($this->leaf->isTicked() ? ['key' => $this->leaf->key()] : []);
         }
-        [$met, $needed] = $this->progress($levels, $ticked);
 
         return [
-            'choose' => $this->needed, 'among' => count($this->parts), 'met' => $met >= $needed,
+            'choose' => $this->needed, 'among' => count($this->parts), 'met' => $this->isMet($levels, $ticked),
             'parts' => array_map(static fn (self $part): array => $part->outline($levels, $ticked), $this->parts),
         ];
     }

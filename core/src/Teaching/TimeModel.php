@@ -7,7 +7,7 @@ namespace Compadre\Core\Teaching;
 /**
  * Minutes of a meeting's blocks. A new knot: the pack's minutes x age factor (youngest band) x (1 + 0.02 for each
  * learner above 8), plus half a minute of checking a learner, shared by the checkers. An old knot: 2 minutes and a
- * quarter of a minute a learner, shared likewise.
+ * quarter of a minute a learner, shared likewise. Badges handed over: a minute to gather, and one for each.
  */
 final class TimeModel
 {
@@ -32,6 +32,11 @@ final class TimeModel
     public static function checking(int $learners, int $checkers): float
     {
         return 0.5 * $learners / max(1, $checkers);
+    }
+
+    public static function handingOver(int $badges): float
+    {
+        return $badges === 0 ? 0.0 : 1.0 + $badges;
     }
 
     public static function oldKnot(int $learners, int $checkers): float

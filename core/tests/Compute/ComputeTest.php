@@ -32,7 +32,7 @@ it('lists its operations with schemas, and answers as they say', function (): vo
         'cut' => '{"pieces":[{"length_mm":1000,"count":3}],"stock":[{"id":"a","length_mm":3040}]}',
         'lashing' => '{"kind":"tripod-woven","poles_mm":[40,40,40],"diameter_mm":6,"leg_mm":2000,"foot_radius_mm":1200}',
         'line' => '{"span_mm":6000,"sag_mm":200,"mid_load_n":100}', 'friction' => '{"material":"natural","object":"wood","turns":1.5}',
-        'plan' => TERM,
+        'plan' => TERM, 'verify' => '{"file":"'.base64_encode('e30.e30.e30').'","issuers":[],"status":[],"now":"2026-11-24"}',
     ] as $operation => $input) {
         [$code, $answer] = compute($operation, $input);
         expect($code)->toBe(0);

@@ -1,3 +1,4 @@
+import { Award } from 'lucide-react';
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -145,8 +146,14 @@ export function Board({
   );
 }
 
-/** A badge as beads on a string: one for each requirement. */
+/** A badge as beads on a string: one for each requirement; one that is held by its name alone. */
 function BadgeCount({ badge }: { badge: Schemas['BadgeProgress'] }) {
+  if (badge.held)
+    return (
+      <span className="mr-4 inline-flex items-center gap-1.5 text-sm font-semibold">
+        <Award aria-hidden className="size-4 text-right" /> {words.crew.held(badge.name)}
+      </span>
+    );
   return (
     <span className="mr-4 inline-flex items-center gap-2 text-sm">
       <span aria-hidden className="inline-flex">

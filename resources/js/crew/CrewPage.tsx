@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { ClipboardList, Printer, UserPlus } from 'lucide-react';
+import { Award, ClipboardList, Printer, UserPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call, type Schemas } from '../api/client';
@@ -36,6 +36,11 @@ export function CrewPage() {
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{words.crew.title}</h1>
         <div className="flex flex-wrap gap-3 print:hidden">
+          {learners.length > 0 && me.may.teach && (
+            <Link to="/awards" className={LINK}>
+              <Award aria-hidden className="size-5" /> {words.awards.title}
+            </Link>
+          )}
           {learners.length > 0 && (
             <Link to="/pocket" className={LINK}>
               <ClipboardList aria-hidden className="size-5" /> {words.pocket.title}

@@ -1,15 +1,18 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { Check, Circle } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { call, type Schemas } from '../api/client';
-import { learnerQuery, queryClient } from '../api/queries';
+import { certificatesOf } from '../api/awards';
+import type { Schemas } from '../api/client';
+import { learnerQuery } from '../api/queries';
 import { Mark } from '../drawing/Mark';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
+import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { dayShort, number } from '../words/format';
+import { dayOf, dayShort, number } from '../words/format';
 import { words } from '../words/en';
+import { OutlineTree } from './OutlineTree';
 import { Overrule } from './Overrule';
 import { KeepLearner } from './KeepLearner';
 
@@ -22,7 +25,9 @@ export function LearnerPage() {
   const [keeping, setKeeping] = useState(false);
   if (page.isPending) return <Loading />;
   if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
-  const { learner, marks, knots, badges, history, practised } = page.data;
+  const { learner, marks, knots, awards, history, practised } = page.data;
+  // What is held stands above, as it was when it was decided.
+  const badges = page.data.badges.filter((badge) => !badge.held);
   return (
     <div className="flex max-w-5xl flex-col gap-8">
       <div>
@@ -57,7 +62,10 @@ export function LearnerPage() {
           <h2 id="badges" className="mb-3 text-xl">
             {words.crew.badges}
           </h2>
-          {badges.length === 0 && <p className="text-soft">{words.crew.noBadges}</p>}
+          {awards.map((award) => (
+            <Held key={award.id} award={award} />
+          ))}
+          {badges.length === 0 && awards.length === 0 && <p className="text-soft">{words.crew.noBadges}</p>}
           {badges.map((badge) => (
             <div key={badge.badge} className="mb-4 rounded-xl border border-line bg-card p-4">
               <h3 className="mb-2 text-lg">
@@ -66,7 +74,7 @@ export function LearnerPage() {
                   {badge.complete ? words.crew.complete : `${number(badge.met)} / ${number(badge.needed)}`}
                 </span>
               </h3>
-              <OutlineTree outline={badge.outline} knots={knots} learner={learner.id} />
+              <OutlineTree outline={badge.outline} knots={knots} learner={me.may.teach ? learner.id : null} />
             </div>
           ))}
         </section>
@@ -93,82 +101,24 @@ export function LearnerPage() {
   );
 }
 
-function OutlineTree({
-  outline,
-  knots,
-  learner,
-}: {
-  outline: Schemas['Outline'];
-  knots: Page['knots'];
-  learner: string;
-}) {
+/** A badge they have, and its certificate. */
+function Held({ award }: { award: Page['awards'][number] }) {
   const me = useMe();
-  const tick = useMutation({
-    mutationFn: (met: boolean) => call('PUT', `/api/learners/${learner}/ticks/${outline.key ?? ''}`, { met }),
-    onSuccess: () => void queryClient.invalidateQueries(),
-  });
-  const Icon = outline.met ? Check : Circle;
-  const icon = (
-    <Icon
-      aria-label={outline.met ? words.crew.met : words.crew.open}
-      className={`mt-1 size-4 shrink-0 ${outline.met ? 'text-right' : 'text-soft'}`}
-      strokeWidth={outline.met ? 3.5 : 2}
-    />
-  );
-  if (outline.note)
-    return (
-      <p className="flex items-center gap-2">
-        {icon}
-        <span className="flex-1">
-          <span className="text-soft">{words.badges.kinds[outline.note]}: </span>
-          {outline.words}
-        </span>
-        {me.may.teach && (
-          <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>
-            {outline.met ? words.crew.untick : words.crew.tick}
-          </Button>
-        )}
-      </p>
-    );
-  if (outline.knot)
-    return (
-      <p className="flex gap-2">
-        {icon}
-        <span className="flex-1">
-          {knots[outline.knot] ?? outline.knot}
-          <span className="text-soft">
-            : {outline.level && words.levels[outline.level]}
-            {outline.words && `, ${outline.words}`}
-            {outline.since && (
-              <span className="block text-sm">
-                {outline.since.prior
-                  ? words.crew.prior
-                  : words.crew.since(dayShort(outline.since.day), outline.since.by)}
-              </span>
-            )}
-          </span>
-        </span>
-        {outline.key && me.may.teach && (
-          <Button look="quiet" onClick={() => tick.mutate(!outline.met)}>
-            {outline.met ? words.crew.untick : words.crew.tick}
-          </Button>
-        )}
-      </p>
-    );
-  const all = outline.choose === outline.among;
   return (
-    <div>
-      <p className="flex gap-2 font-semibold">
-        {icon}
-        {all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}
+    <div className="mb-4 flex flex-wrap items-center justify-between gap-x-4 rounded-xl border-2 border-right bg-card px-4 py-2">
+      <p>
+        <strong className="font-display text-lg">{award.name}</strong>{' '}
+        <span className="text-soft">
+          {award.handed_on === null
+            ? words.awards.decidedOn(dayOf(award.decided_on))
+            : words.awards.handedOn(dayOf(award.handed_on))}
+        </span>
       </p>
-      <ul className="ml-2 border-l-2 border-hemp pl-4">
-        {outline.parts?.map((part, n) => (
-          <li key={n}>
-            <OutlineTree outline={part} knots={knots} learner={learner} />
-          </li>
-        ))}
-      </ul>
+      {me.may.teach && (
+        <Link to={certificatesOf([award])} className={LINK}>
+          <Printer aria-hidden className="size-5" /> {words.awards.certificate}
+        </Link>
+      )}
     </div>
   );
 }

@@ -9,17 +9,32 @@ import { words } from '../words/en';
 export const PAPERS = {
   a4: { width: '210mm', height: '297mm', type: '10pt', size: 'A4', cards: 4, columns: 2 },
   a5: { width: '148mm', height: '210mm', type: '7.5pt', size: 'A5', cards: 2, columns: 1 },
-  letter: { width: '216mm', height: '279mm', type: '10pt', size: 'letter', cards: 4, columns: 2 },
+  letter: { width: '215.9mm', height: '279.4mm', type: '10pt', size: 'letter', cards: 4, columns: 2 },
 } as const;
 type Paper = keyof typeof PAPERS;
 
 /** Pages as they come out of the printer, on a paper that is chosen above them. */
-export function ToPrint({ back, children }: { back: string; children: (paper: Paper) => ReactNode }) {
+export function ToPrint({
+  back,
+  across = false,
+  more,
+  children,
+}: {
+  back: string;
+  /** Whether the paper lies on its long side. */
+  across?: boolean;
+  /** Whatever else is chosen above the pages. */
+  more?: ReactNode;
+  children: (paper: Paper) => ReactNode;
+}) {
   const [paper, setPaper] = useState<Paper>('a4');
-  const { width, height, type, size } = PAPERS[paper];
+  const { type, size } = PAPERS[paper];
+  const { width, height } = across
+    ? { width: PAPERS[paper].height, height: PAPERS[paper].width }
+    : { width: PAPERS[paper].width, height: PAPERS[paper].height };
   return (
     <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
-      <style>{`@page { size: ${size}; margin: 0 }`}</style>
+      <style>{`@page { size: ${size}${across ? ' landscape' : ''}; margin: 0 }`}</style>
       <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
         <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold">
           <ArrowLeft aria-hidden className="size-5" /> {words.back}
@@ -38,6 +53,7 @@ export function ToPrint({ back, children }: { back: string; children: (paper: Pa
             }
           />
         </div>
+        {more}
         <Button look="signal" onClick={() => window.print()}>
           <Printer aria-hidden className="size-5" /> {words.handout.print}
         </Button>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { groupQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
+import { FileButton } from '../ui/FileButton';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
@@ -37,19 +38,11 @@ export function Badges({ settings }: { settings: Settings }) {
           {words.course.badges}
         </h2>
         <div className="flex flex-wrap gap-3">
-          <label className="inline-flex min-h-12 cursor-pointer items-center rounded-lg border border-line bg-card px-4 font-semibold hover:bg-wash focus-within:outline-2">
-            {words.badges.bring}
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="sr-only"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) bring.mutate(file);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <FileButton
+            label={words.badges.bring}
+            accept=".json,application/json"
+            onFiles={([file]) => file && bring.mutate(file)}
+          />
           <Button onClick={() => setEditing('new')}>
             <Plus aria-hidden className="size-5" /> {words.badges.write}
           </Button>

@@ -4,6 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { groupQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { AreaField } from '../ui/Field';
+import { base64 } from '../ui/FileButton';
 import { Choice } from '../ui/Choice';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
@@ -67,13 +68,6 @@ export function CalendarPart({ settings }: { settings: Schemas['GroupSettings'] 
 
 type Sheet = Schemas['Sheet'];
 type Kind = 'roster' | 'meetings';
-
-async function base64(file: Blob): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  for (const byte of bytes) text += String.fromCharCode(byte);
-  return btoa(text);
-}
 
 /** Rosters and meetings as tables, in and out. */
 export function SheetsPart() {

@@ -12,6 +12,7 @@ import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
+import { HandOver } from './BadgesTonight';
 import { RigPart } from './RigPart';
 import { Stations } from './Stations';
 
@@ -148,6 +149,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
               </span>
               <p className="text-sm text-soft">{block.why}</p>
               <RigPart block={block} sheet={sheet} open />
+              {block.kind === 'award' && sheet.badges && <HandOver badges={sheet.badges} />}
               <Stations of={block} place={block.place} sheet={sheet} />
               {me.may.teach && (
                 <div className="mt-3 flex gap-2 print:hidden">

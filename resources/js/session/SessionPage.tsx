@@ -17,6 +17,7 @@ import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, timeAfter } from '../words/format';
 import { words } from '../words/en';
+import { BadgesTonight, HandOver } from './BadgesTonight';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
 import { RigPart } from './RigPart';
@@ -93,6 +94,7 @@ function MeetingPage({ id }: { id: string }) {
         <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}>
           <div className="print:hidden">
             <Roll sheet={sheet} />
+            {sheet.badges && <BadgesTonight badges={sheet.badges} meeting={meeting.id} />}
           </div>
         </div>
         <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}>
@@ -201,6 +203,7 @@ function Blocks({ sheet }: { sheet: RunSheet }) {
             <div>
               <BlockAbout block={block} sheet={sheet} />
               <RigPart block={block} sheet={sheet} />
+              {block.kind === 'award' && sheet.badges && <HandOver badges={sheet.badges} />}
               {block.kind === 'free' && (
                 <Link to={`/bench?meeting=${meeting.id}`} className={`${LINK} print:hidden`}>
                   <Wrench aria-hidden className="size-5" /> {words.session.pickRig}

@@ -1,4 +1,4 @@
-import { KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
+import { Award, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -68,6 +68,11 @@ export function GroupMenu() {
             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/store')}>
               <Package aria-hidden className="size-5" /> {words.nav.store}
             </DropdownMenu.Item>
+            {me.may.teach && (
+              <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/awards')}>
+                <Award aria-hidden className="size-5" /> {words.nav.awards}
+              </DropdownMenu.Item>
+            )}
             {me.may.teach && (
               <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/practice-cards')}>
                 <QrCode aria-hidden className="size-5" /> {words.nav.cards}

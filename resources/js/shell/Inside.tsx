@@ -9,6 +9,9 @@ import { MeContext } from '../device/me';
 import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline';
 import { page } from './page';
 
+const AwardsPage = page(() => import('../awards/AwardsPage'), 'AwardsPage');
+const VerifyPage = page(() => import('../awards/VerifyPage'), 'VerifyPage');
+const CertificatesPage = page(() => import('../awards/CertificatesPage'), 'CertificatesPage');
 const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
 const BenchPage = page(() => import('../bench/BenchPage'), 'BenchPage');
 const RigPage = page(() => import('../bench/RigPage'), 'RigPage');
@@ -66,6 +69,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
           <Route path="/cards/:meeting" element={<CardsPage />} />
           <Route path="/home/:knot" element={<HomeSheetPage />} />
           <Route path="/practice-card/:card" element={<PracticeCardPage />} />
+          <Route path="/certificates" element={<CertificatesPage />} />
           <Route path="/gauges" element={<GaugePage />} />
           <Route element={<Frame />}>
             {/* The app opens on the moment that is due: a meeting today, else the course. */}
@@ -89,6 +93,8 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/bench/calibrate" element={<CalibratePage />} />
             <Route path="/bench/:rig" element={<RigPage />} />
             <Route path="/bench/:rig/change" element={<OwnRigPage />} />
+            <Route path="/awards" element={<AwardsPage />} />
+            <Route path="/verify" element={<VerifyPage />} />
             <Route path="/crew" element={<CrewPage />} />
             <Route path="/crew/:learner" element={<LearnerPage />} />
             <Route path="/people" element={<PeoplePage />} />

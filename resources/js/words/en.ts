@@ -1,3 +1,4 @@
+import { awards } from './en/awards';
 import { bench } from './en/bench';
 import { check } from './en/check';
 import { course } from './en/course';
@@ -37,6 +38,7 @@ export const words = {
     store: 'Rope store',
     house: 'Group and badges',
     cards: 'Practice cards',
+    awards: 'Awards',
     dark: 'Dark colours',
     light: 'Light colours',
     signOut: 'Sign out',
@@ -83,4 +85,5 @@ export const words = {
   ...check,
   ...crew,
   ...practice,
+  ...awards,
 } as const;

@@ -15,6 +15,11 @@ export function dayLong(date: string): string {
   );
 }
 
+/** A day with its year: of what may lie years back. */
+export function dayOf(date: string, month: 'short' | 'long' = 'short'): string {
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month, year: 'numeric', timeZone: 'UTC' }).format(day(date));
+}
+
 export function moment(iso: string): string {
   return new Intl.DateTimeFormat(locale, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(
     new Date(iso),

@@ -18,7 +18,7 @@ use Compadre\Core\Teaching\TimeModel;
 
 /**
  * Writes the blocks of each meeting of a term in the order of an evening: welcome, second tries, old knots, rounds of stations, rigs,
- * time to use the knots, clearing up.
+ * time to use the knots, badges handed over, clearing up.
  */
 final class MeetingBlocks
 {
@@ -80,6 +80,7 @@ final class MeetingBlocks
         $blocks = [
             ...($evening->opening > 0 ? [new Block('welcome', $evening->opening, null, [], 'A few minutes to start.')] : []), ...$tries, ...$old, ...$rounds, ...$rigs,
             ...($free >= 1 ? [new Block('free', $free, null, [], $this->use([...$rounds, ...$old]))] : []),
+            ...($evening->awards === [] ? [] : [new Block('award', $evening->handingOver(), null, $evening->awards, count($evening->awards) === 1 ? 'One badge to hand over.' : sprintf('%d badges to hand over.', count($evening->awards)))]),
             ...($evening->closing > 0 ? [new Block('clear_up', $evening->closing, null, [], 'Clear up and count the rope.')] : []),
         ];
         $start = 0.0;

@@ -30,6 +30,7 @@ export const crew = {
     title: 'Crew',
     learner: 'Learner',
     badges: 'Badges',
+    held: (badge: string) => `Has ${badge}`,
     legend: 'How to read a mark',
     add: 'Add learners',
     addHelp: 'One name a line: a first name and an initial is enough.',

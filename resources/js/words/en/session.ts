@@ -24,6 +24,7 @@ export const session = {
       inspect: 'Check it stands',
       strike: 'Strike',
       free: 'Use the knots',
+      award: 'Hand over badges',
       clear_up: 'Clear up',
     },
     rigList: (done: number, all: number) => `${number(done)} of ${number(all)} done`,
