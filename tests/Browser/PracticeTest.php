@@ -222,12 +222,12 @@ it('sets a knot for home and prints a page for it, and cards to cut out, each on
     $this->until(fn (): bool => $this->fetched('/api/practice/cards')['home'] === ['bowline'], 'the bowline set for home');
     $this->visit('/home/bowline');
     $this->see('Where to practise');
-    $this->find('[data-testid=qr]');
+    $this->find('[data-testid=handout] [data-testid=qr]');
     [$pages, $text] = $this->printedOn($width, $height);
     expect($pages)->toBe(1)->and($text)->toContain('Bowline')->toContain('Never round a door handle')->toContain('For a parent')->toContain($code);
     $this->visit('/practice-cards');
     $this->named('Print')->click();
-    $this->find('[data-testid=qr]');
+    $this->until(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-testid=handout] [data-testid=qr]'))) === 8, 'eight cards on the sheet');
     [$pages, $text] = $this->printedOn($width, $height);
     expect($pages)->toBe(1)->and(substr_count($text, $code))->toBe(8)->and($text)->not->toContain('Gullwick');
 })->with(['A4' => [8.27, 11.69]]);

@@ -46,6 +46,7 @@ trait JudgesPages
     /** @return array{int, string} how many pages the view takes on paper of that size, in inches, and the text that stands on them */
     protected function printedOn(float $width, float $height): array
     {
+        $this->until(fn (): bool => $this->script('return document.fonts.status === "loaded" && [...document.images].every((one) => one.complete)') === true, 'the page ready to print');
         $margins = array_fill_keys(['marginTop', 'marginBottom', 'marginLeft', 'marginRight'], 0.4);
         $answer = $this->browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['landscape' => $width > $height, 'paperWidth' => min($width, $height), 'paperHeight' => max($width, $height)] + $margins]);
         $pdf = (string) base64_decode(is_array($answer) && is_string($answer['data']) ? $answer['data'] : '');
