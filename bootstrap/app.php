@@ -17,6 +17,7 @@ use App\Http\Middleware\TellTurnedAway;
 use App\Http\NotHere;
 use App\Http\Problem;
 use App\Knots\Warm;
+use App\Work\SweepWork;
 use Compadre\Core\Refusal;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
@@ -34,7 +35,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     // Each by its name: a folder that is searched for commands has its routes read a second time, without the API's guards.
     ->withCommands([
-        ForgetAgain::class, HoldRestored::class, MakeResetLink::class, Rebuild::class, SeedDemo::class, SetUpState::class, SignIns::class, Warm::class,
+        ForgetAgain::class, HoldRestored::class, MakeResetLink::class, Rebuild::class, SeedDemo::class, SetUpState::class, SignIns::class, SweepWork::class, Warm::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();

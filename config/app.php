@@ -25,6 +25,14 @@ return [
     'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
 
+    // The stand-in for an award office beside the demo: its port, and the secret that lets the demo's group in.
+    'office_port' => (string) env('COMPADRE_OFFICE_PORT', ''),
+    'office_secret' => (string) env('COMPADRE_OFFICE_SECRET', ''),
+    // Seconds after which work is taken over, where whoever does it has said nothing.
+    'work_lease' => (int) env('COMPADRE_WORK_LEASE', 120),
+    // Seconds that an award office is waited for.
+    'office_patience' => (int) env('COMPADRE_OFFICE_PATIENCE', 20),
+
     // Whether better plans are looked for once a request has been answered.
     'improves' => (bool) env('COMPADRE_IMPROVES', true),
 

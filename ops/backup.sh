@@ -214,6 +214,7 @@ house_restore() {
     backup_choose_list "$house" "$work" "$schema" "$before" "$day" "$list" || { database_root "$sockets" -e "drop database \`$schema\`"; exit 1; }
     house_artisan_on "$house" "$schema" compadre:forget-again "$work/known.tsv"
     # From here on nobody writes: what phones send now they keep, and send again.
+    service_stop "$dir" worker TERM
     service_stop "$dir" fpm QUIT
     kept="$dir/backups/before-restore-$(date +%Y-%m-%d-%H%M%S).7z"
     house_backup "$house" "$kept" >/dev/null

@@ -9,7 +9,7 @@ secret() { head -c 64 /dev/urandom | sha256sum | cut -c "1-${1:-32}"; }
 # The house's settings. Made once, then kept: ports are chosen anew only when one is taken and the
 # service that would use it is down.
 house_env() {
-    local house="$1" dir="$2" web db password key start name
+    local house="$1" dir="$2" web db password key start name office="" secret=""
     start="$(house_port_start "$house")"
     web="$(house_setting "$dir" COMPADRE_PORT)"
     db="$(house_setting "$dir" DB_PORT)"
@@ -17,12 +17,20 @@ house_env() {
     key="$(house_setting "$dir" APP_KEY)"
     # A restore puts another schema in its place.
     name="$(house_setting "$dir" DB_DATABASE)"
+    # Where the demo's award office is: a stand-in of its own.
+    if house_has_office "$house"; then
+        office="$(house_setting "$dir" COMPADRE_OFFICE_PORT)"
+        secret="$(house_setting "$dir" COMPADRE_OFFICE_SECRET)"
+        service_alive "$dir" office || office="$(port_from "${office:-$((start + 90))}")"
+    fi
     service_alive "$dir" nginx || web="$(port_from "${web:-$start}")"
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
     render ops/conf/env HOUSE="$house" DATABASE="${name:-compadre_$house}" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
-        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
+        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" OFFICE="$office" OFFICESECRET="${secret:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
     mv "$dir/env.part" "$dir/env"
 }
+
+house_has_office() { [ "$1" = demo ] || [ "$1" = test ]; }
 
 # The schema a house's rows are in.
 house_database() { house_setting "$(house_dir "$1")" DB_DATABASE; }
@@ -85,6 +93,8 @@ house_start() {
         [ $tries -gt 150 ] && fail "nothing answers at http://127.0.0.1:$port; see $dir/log"
         sleep 0.2
     done
+    if house_has_office "$house"; then start_office "$dir"; fi
+    start_worker "$house"
 }
 
 # All drawings ahead, so that the first to open one does not wait.
@@ -119,6 +129,8 @@ house_stop() {
     dir="$(house_dir "$house")"
     [ -d "$dir/run" ] || return 0
     service_stop "$dir" keeper TERM
+    service_stop "$dir" worker TERM
+    service_stop "$dir" office TERM
     service_stop "$dir" nginx QUIT
     service_stop "$dir" fpm TERM
     service_stop "$dir" mariadb TERM
@@ -182,6 +194,42 @@ house_keeper() {
         sleep 3 &
         wait $!
     done
+}
+
+# Does the long work of a house, in rounds of a minute: each begins with what nobody was woken for, with the code as it is by then. It comes
+# to its end with what it is at, or soon.
+house_worker() {
+    local dir="$2" child=""
+    trap 'worker_end "$child"; exit 0' TERM
+    while service_alive "$dir" mariadb; do
+        worker_does "$dir" compadre:sweep-work &
+        child=$!
+        wait "$child" || true
+        worker_does "$dir" queue:work --sleep=1 --max-time=60 --quiet &
+        child=$!
+        # Where it does not run at all, not in a whirl.
+        wait "$child" || sleep 1 || true
+    done
+}
+
+worker_does() {
+    local dir="$1"
+    shift
+    # shellcheck source=/dev/null
+    set -a; source "$dir/env"; set +a
+    exec php -d zend.exception_ignore_args=On artisan "$@"
+}
+
+worker_end() {
+    local tries=0
+    [ -n "$1" ] || return 0
+    kill -TERM "$1" 2>/dev/null || return 0
+    while [ -d "/proc/$1" ] && [ $tries -lt 100 ]; do
+        sleep 0.1
+        tries=$((tries + 1))
+    done
+    # What it was at is taken up again.
+    kill -KILL "$1" 2>/dev/null || true
 }
 
 start_keeper() {

@@ -112,6 +112,24 @@ group = root')" >"$dir/run/php-fpm.conf"
     ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 7>&- 9>&- &
 }
 
+# Whoever does the long work of a house. The folder is named so that the process is known for this house's.
+start_worker() {
+    local dir
+    dir="$(house_dir "$1")"
+    service_alive "$dir" worker && return
+    setsid bash ops/house-do.sh house_worker "$1" "$dir" </dev/null >>"$dir/log/worker.out" 2>&1 7>&- 9>&- &
+    echo $! >"$dir/run/worker.pid"
+}
+
+# The stand-in for an award office, beside the demo and the tests.
+start_office() {
+    local dir="$1"
+    service_alive "$dir" office && return
+    setsid node standins/award-office/office.mjs --store "$dir/office" --port "$(house_setting "$dir" COMPADRE_OFFICE_PORT)" \
+        --client "gullwick:$(house_setting "$dir" COMPADRE_OFFICE_SECRET)" </dev/null >>"$dir/log/office.out" 2>&1 7>&- 9>&- &
+    echo $! >"$dir/run/office.pid"
+}
+
 nginx_app() { render ops/conf/nginx-app.conf SOCKETS="$1" PUBLIC="$home/public" HEADERS="$home/ops/conf/nginx-headers.conf"; }
 
 start_nginx() {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Awards;
 
+use App\Awards\Office\TellOffice;
 use App\Models\Award;
 use App\Models\Group;
 use App\Models\GroupState;
@@ -23,6 +24,10 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepAward
 {
+    public function __construct(private TellOffice $office)
+    {
+    }
+
     /** Learners are young: nothing was awarded to them longer ago. */
     private const YEARS = 20;
 
@@ -47,6 +52,7 @@ final readonly class KeepAward
                 $badge = $this->ready($due[$learner->id] ?? [], $learner, $one);
                 $awards[] = $this->write($by, $learner, $badge, ['proof' => $credit->proof($badge, $learner), 'decided_on' => $state->today, 'meeting_id' => $meeting?->id]);
             }
+            $this->office->held($group, $awards);
 
             return $awards;
         }, 3);
@@ -138,6 +144,7 @@ final readonly class KeepAward
             Award::query()->whereKey($award->id)->lockForUpdate()->first();
             $award->update(['taken_back_on' => $by->group->today(), 'taken_back_by' => $by->id, 'taken_back_why' => $why]);
             Award::markTakenBack(Award::query()->whereKey($award->id));
+            $this->office->takenBack($by->group, [$award->id]);
         });
 
         return $award->refresh();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Awards\AwardController;
 use App\Awards\CertificateController;
 use App\Awards\CredentialController;
+use App\Awards\Office\OfficeController;
 use App\Http\Middleware\HoldToApi;
 use Illuminate\Support\Facades\Route;
 
@@ -24,6 +25,10 @@ Route::middleware('signed-in')->group(function (): void {
     Route::post('/awards/{award}/taken-back', [AwardController::class, 'takeBack'])->can('award');
     Route::post('/awards/{award}/signed', [CredentialController::class, 'sign'])->can('award');
     Route::get('/awards/{award}/signed.{as}', [CredentialController::class, 'file'])->whereIn('as', ['txt', 'svg', 'png'])->can('teach');
+    Route::get('/office', [OfficeController::class, 'show'])->can('award');
+    Route::put('/office', [OfficeController::class, 'set'])->can('award');
+    Route::delete('/office', [OfficeController::class, 'leave'])->can('award');
+    Route::post('/office/awards', [OfficeController::class, 'send'])->can('award');
     Route::get('/signing', [CredentialController::class, 'keys'])->can('award');
     Route::post('/signing/keys', [CredentialController::class, 'makeKey'])->can('award');
     Route::get('/signing/issuer.json', [CredentialController::class, 'card'])->can('teach');

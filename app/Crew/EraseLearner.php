@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Awards\Office\TellOffice;
 use App\Course\KeptPlan;
 use App\Models\Attendance;
 use App\Models\Award;
@@ -21,12 +22,17 @@ use Illuminate\Support\Facades\DB;
  * Takes a learner out for good, with every check and note: the one deletion there is. The bare id stays, so that a phone that
  * was away cannot bring anything back.
  */
-final class EraseLearner
+final readonly class EraseLearner
 {
+    public function __construct(private TellOffice $office)
+    {
+    }
+
     public function __invoke(Group $group, Learner $learner): void
     {
         DB::transaction(function () use ($group, $learner): void {
             Learner::query()->whereKey($learner->id)->lockForUpdate()->first();
+            $this->office->erased($group, $learner);
             // What was signed may lie anywhere: whoever looks at it is told.
             Award::markTakenBack(Award::query()->where('learner_id', $learner->id));
             foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class, Award::class] as $kept) {

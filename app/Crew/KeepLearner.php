@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Awards\Office\TellOffice;
 use App\Check\DeriveStandings;
 use App\Check\RecordChecks;
 use App\Models\Attendance;
@@ -31,7 +32,7 @@ use Illuminate\Support\Str;
  */
 final readonly class KeepLearner
 {
-    public function __construct(private DeriveStandings $derive, private RecordChecks $record, private Library $library)
+    public function __construct(private DeriveStandings $derive, private RecordChecks $record, private Library $library, private TellOffice $office)
     {
     }
 
@@ -94,7 +95,7 @@ final readonly class KeepLearner
                 BadgeTick::query()->firstOrCreate(['learner_id' => $into->id, 'note' => $tick->note], ['ticked_by' => $tick->ticked_by]);
             }
             BadgeTick::query()->where('learner_id', $from->id)->delete();
-            self::mergeAwards($group, $from, $into);
+            $this->mergeAwards($group, $from, $into);
             LeftCheck::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
             // Where both were to be at one station, one of them is enough.
             DB::statement('update ignore plan_people set learner_id = ? where learner_id = ?', [$into->id, $from->id]);
@@ -107,13 +108,14 @@ final readonly class KeepLearner
     }
 
     /** A badge that both hold is held once: the one that was handed over, else the one that was decided first; the other stays in the record. */
-    private static function mergeAwards(Group $group, Learner $from, Learner $into): void
+    private function mergeAwards(Group $group, Learner $from, Learner $into): void
     {
         $held = Award::query()->whereIn('learner_id', [$from->id, $into->id])->whereNull('taken_back_on')->orderByRaw('handed_on is null')->orderBy('decided_on')->orderBy('id')->get()->groupBy('badge');
         foreach ($held as $both) {
             foreach ($both->skip(1) as $second) {
                 Award::markTakenBack(Award::query()->whereKey($second->id));
                 $second->update(['taken_back_on' => $group->today(), 'taken_back_why' => 'Held twice: two entries of one learner were made one.']);
+                $this->office->takenBack($group, [$second->id]);
             }
         }
         Award::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Awards\Office\RunErrand;
 use App\Http\ApiDocument;
 use App\Knots\Drawings;
 use App\Knots\KnotNames;
@@ -21,6 +22,7 @@ use App\Models\Rope;
 use App\Models\Stock;
 use App\Models\TrustedIssuer;
 use App\Models\User;
+use App\Work\LongWork;
 use Carbon\CarbonImmutable;
 use Closure;
 use Compadre\Core\Knots\Library;
@@ -52,6 +54,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
+        // What the worker can do.
+        $this->app->tag([RunErrand::class], LongWork::class);
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 

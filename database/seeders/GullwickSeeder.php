@@ -14,6 +14,7 @@ use App\House\People\NewPerson;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Office;
 use App\Models\Role;
 use App\Models\User;
 use App\Session\MarkAttendance;
@@ -21,6 +22,7 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\Material;
 use DateTimeZone;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -82,6 +84,11 @@ final class GullwickSeeder
             'badge' => 'lantern-hand', 'learners' => $group->learners()->whereIn('name', GullwickTerm::LANTERN_HANDS)->pluck('id')->all(),
             'why' => GullwickTerm::WHY, 'decided_on' => $day(350), 'handed_on' => $day(343),
         ]));
+        if (config()->string('app.office_port') !== '') {
+            Office::query()->create([
+                'group_id' => $group->id, 'address' => 'http://127.0.0.1:'.config()->string('app.office_port'), 'client' => 'gullwick', 'secret' => Crypt::encryptString(config()->string('app.office_secret')),
+            ]);
+        }
     }
 
     /** The plan as it stands today is the group's. */

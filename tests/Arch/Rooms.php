@@ -35,7 +35,8 @@ final class Rooms
     /** The app's rooms; what requests and rows have in common is for all. */
     public const APP = [
         'Knots' => [],
-        'Awards' => ['Knots'],
+        'Work' => [],
+        'Awards' => ['Knots', 'Work'],
         'Check' => ['Knots'],
         'Bench' => ['Knots'],
         'Course' => ['Knots', 'Bench'],

@@ -165,3 +165,48 @@ it('gives a badge along as a file, and tells what can be said of one that somebo
     rmdir($folder);
     $this->noConsoleErrors();
 });
+
+it('tells the award office of what was decided, and shows what it took and what it refused', function (): void {
+    $this->house();
+    $this->signIn();
+    $board = fn (): array => $this->fetched('/api/office');
+    $states = fn (): array => array_count_values(array_column($board()['awards'], 'state'));
+    // What was given by hand waits until somebody sends it; some of it has no day.
+    $this->goTo('/award-office');
+    $this->see('No award has been told to it yet.');
+    $byHand = count($board()['never_sent']);
+    $this->named("Send all $byHand")->click();
+    $this->until(fn (): bool => $states() === ['refused' => $byHand], 'what the office said of them');
+    $this->see('There is no day on which it was met.');
+    $this->accessibleInBoth('award office');
+    // What is decided goes by itself.
+    $this->goTo('/awards');
+    $ready = $this->fetched('/api/awards')['ready'][0];
+    $this->named("Decide for {$ready['name']} for {$ready['learner']['name']}")->click();
+    $this->until(fn (): bool => ($states()['taken'] ?? 0) === 1, 'the receipt');
+    $this->goTo('/award-office');
+    $taken = array_values(array_filter($board()['awards'], fn (array $one): bool => $one['state'] === 'taken'))[0];
+    $this->see("Receipt {$taken['receipt']}");
+    $this->see("The office knows everything; $byHand awards were refused.");
+    $this->noConsoleErrors();
+    // Another office is set up only once this one is left, and only where it knows the group.
+    $this->named('Leave this office')->click();
+    $this->named('Leave it')->click();
+    $this->see('Tell an office of your awards');
+    $this->accessible('an office to set up');
+    $this->fill('Its address', 'http://register.example');
+    $this->fill('Id of your group there', 'gullwick');
+    $this->fill('Secret', 'guessed');
+    $this->named('Ask it, and set it up')->click();
+    $this->see('has to begin with https://');
+    $settings = Tests\TestHouse::settings();
+    $this->fill('Its address', "http://127.0.0.1:{$settings['COMPADRE_OFFICE_PORT']}/");
+    $this->named('Ask it, and set it up')->click();
+    $this->see('The office does not know this id and secret.');
+    $this->fill('Secret', $settings['COMPADRE_OFFICE_SECRET']);
+    $this->named('Ask it, and set it up')->click();
+    // What it took is known again.
+    $this->see("Receipt {$taken['receipt']}");
+    $this->screen(360, 740);
+    $this->until(fn (): bool => $this->script('return document.documentElement.scrollWidth') === 360, 'no wider than a phone');
+});

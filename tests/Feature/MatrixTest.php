@@ -14,6 +14,7 @@ use App\Models\GroupPicture;
 use App\Models\Invitation;
 use App\Models\LeftCheck;
 use App\Models\MeetingRig;
+use App\Models\Office;
 use App\Models\PracticeCard;
 use App\Models\Pursuit;
 use App\Models\Remote;
@@ -23,7 +24,9 @@ use App\Models\User;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\Note;
 use Illuminate\Routing\Route as Registered;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
@@ -91,6 +94,7 @@ function matrixGroup($test, string $name): array
     $card = PracticeCard::query()->create(['group_id' => $group->id, 'learner_id' => $ada->id, 'code' => "CARD$name", 'code_hash' => PracticeCard::hash(strtoupper("CARD$name")), 'hand' => 'right', 'ends_on' => '2026-12-22']);
     $award = Award::query()->create(['group_id' => $group->id, 'learner_id' => $bram->id, 'badge' => 'rigger', 'version' => 1, 'name' => 'Rigger', 'proof' => ['about' => '', 'outline' => ['met' => false]], 'by_hand' => true, 'why' => 'Elsewhere.', 'decided_on' => '2026-11-24', 'decided_by' => $people['lead']->id]);
     app(SignBadge::class)($group, $award, false);
+    $group->hasMany(Office::class)->create(['address' => 'https://register.example', 'client' => 'gullwick', 'secret' => Crypt::encryptString('lantern')]);
     $trusted = TrustedIssuer::query()->create(['group_id' => $group->id, 'issuer' => 'urn:uuid:'.Str::uuid(), 'name' => 'Another crew', 'jwks' => ['keys' => [MATRIX_KEY]]]);
     GroupPicture::query()->create(['group_id' => $group->id, 'width' => 1, 'height' => 1, 'hash' => str_repeat('0', 32), 'png' => MATRIX_PNG]);
     BadgeTick::query()->create(['learner_id' => $ada->id, 'note' => (new Note('say', 'what a hitch is for'))->key(), 'ticked_by' => $people['lead']->id]);
@@ -139,6 +143,7 @@ function matrixBody(string $address, array $ids): ?array
         'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/awards' => ['awards' => [['learner' => $ids['learner'], 'badge' => 'spoken']], 'meeting' => $ids['meeting']], 'POST /api/awards/by-hand' => ['learners' => [$ids['learner']], 'badge' => 'lantern-hand', 'why' => 'Shown on the green.', 'decided_on' => '2026-11-03', 'handed_on' => '2026-11-10'],
         'PUT /api/awards/handed' => ['awards' => [$ids['award']], 'on' => '2026-11-24'], 'PUT /api/awards/{award}' => ['meeting' => $ids['meeting'], 'handed_on' => '2026-11-24'], 'POST /api/awards/{award}/taken-back' => ['why' => 'Mistaken for another.'],
         'POST /api/awards/{award}/signed' => ['named' => true], 'POST /api/signing/keys' => ['alg' => 'EdDSA'], 'POST /api/verify' => ['file' => base64_encode('e30.e30.e30'), 'lists' => [base64_encode('e30.e30.e30')]],
+        'PUT /api/office' => ['address' => 'https://register.example', 'client' => 'gullwick', 'secret' => 'lantern'], 'POST /api/office/awards' => ['awards' => [$ids['award']]],
         'POST /api/trusted' => ['file' => base64_encode((string) json_encode(['id' => 'urn:uuid:3b241101-e2bb-4255-8caf-4136c566a962', 'name' => 'A third crew', 'jwks' => ['keys' => [MATRIX_KEY]]]))],
         'PUT /api/certificate' => ['words' => 'Well tied.', 'colour' => '#1f4e5f'], 'PUT /api/certificate/picture' => ['bytes' => MATRIX_PNG],
         'POST /api/had' => ['learners' => [$ids['learner']], 'knots' => ['overhand']],
@@ -179,16 +184,20 @@ function matrixPath(string $address, array $ids, string $role): string
 /** How much every table holds, and a sum of what can be changed in place; what a mere visit writes is left out. */
 function matrixState(): array
 {
+    static $columns = null;
+    // The tables are the same all along: what they have is asked once.
+    $columns ??= DB::table('information_schema.COLUMNS')->where('TABLE_SCHEMA', DB::getDatabaseName())->whereNotIn('TABLE_NAME', ['devices', 'tries', 'migrations', 'remembered'])->get(['TABLE_NAME', 'COLUMN_NAME'])
+        ->groupBy('TABLE_NAME')->map(fn ($of): string => $of->map(fn ($one): string => "coalesce(`$one->COLUMN_NAME`, '-')")->implode(', '))->all();
     $state = [];
-    foreach (DB::table('information_schema.TABLES')->where('TABLE_SCHEMA', DB::getDatabaseName())->whereNotIn('TABLE_NAME', ['devices', 'tries', 'migrations', 'remembered'])->pluck('TABLE_NAME') as $table) {
-        $columns = DB::table('information_schema.COLUMNS')->where('TABLE_SCHEMA', DB::getDatabaseName())->where('TABLE_NAME', $table)->pluck('COLUMN_NAME')->map(fn (string $name): string => "coalesce(`$name`, '-')")->implode(', ');
-        $state[$table] = (string) DB::scalar("select concat(count(*), ' ', coalesce(sum(crc32(concat_ws('|', $columns))), 0)) from `$table`");
+    foreach ($columns as $table => $all) {
+        $state[$table] = (string) DB::scalar("select concat(count(*), ' ', coalesce(sum(crc32(concat_ws('|', $all))), 0)) from `$table`");
     }
 
     return $state;
 }
 
 beforeEach(function (): void {
+    Http::fake(['https://register.example/token' => Http::response(['access_token' => 'in', 'expires_in' => 300])]);
     $this->own = matrixGroup($this, 'Own');
     $this->foreign = matrixGroup($this, 'Foreign');
     $this->fire = function (string $address, array $ids, ?string $role, ?array $body = null) {

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { KeyRound, Palette, PenLine, ShieldCheck } from 'lucide-react';
+import { KeyRound, Landmark, Palette, PenLine, ShieldCheck } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { awardsQuery } from '../api/awards';
@@ -42,6 +42,9 @@ export function AwardsPage() {
           </Link>
           {me.may.award && (
             <>
+              <Link to="/award-office" className={LINK}>
+                <Landmark aria-hidden className="size-5" /> {words.office.title}
+              </Link>
               <button type="button" onClick={() => setSigning(true)} className={LINK}>
                 <KeyRound aria-hidden className="size-5" /> {words.awards.signing}
               </button>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { crewQuery, queryClient } from '../api/queries';
 import * as limits from '../api/limits';
@@ -124,6 +124,12 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
         <summary className="min-h-12 content-center font-semibold">{words.crew.erase}</summary>
         <p className="mb-3">{words.crew.eraseAbout(learner.name)}</p>
         <div className="flex flex-wrap gap-3">
+          <Link
+            to={`/record/${learner.id}`}
+            className="inline-flex min-h-12 items-center rounded-lg border border-line bg-card px-4 font-semibold"
+          >
+            {words.record.print}
+          </Link>
           <a
             href={`/api/learners/${learner.id}/record`}
             download

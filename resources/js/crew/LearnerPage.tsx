@@ -36,7 +36,14 @@ export function LearnerPage() {
         </Link>
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-3xl">{learner.name}</h1>
-          {me.may.people && <Button onClick={() => setKeeping(true)}>{words.crew.change}</Button>}
+          {me.may.people && (
+            <span className="flex flex-wrap items-center gap-x-5">
+              <Link to={`/record/${learner.id}`} className={LINK}>
+                <Printer aria-hidden className="size-5" /> {words.record.whole}
+              </Link>
+              <Button onClick={() => setKeeping(true)}>{words.crew.change}</Button>
+            </span>
+          )}
         </div>
         <p className="text-soft">
           {words.bands[learner.age_band]}

@@ -1,9 +1,7 @@
-import { ArrowLeft, Printer } from 'lucide-react';
 import { Children, type ReactNode, useState } from 'react';
-import { Link } from 'react-router';
-import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { words } from '../words/en';
+import { PrintBar } from './PrintBar';
 
 /** Sheets of paper, and what goes on one. */
 export const PAPERS = {
@@ -35,10 +33,7 @@ export function ToPrint({
   return (
     <div className="min-h-dvh bg-wash pb-10 print:bg-white print:pb-0">
       <style>{`@page { size: ${size}${across ? ' landscape' : ''}; margin: 0 }`}</style>
-      <div className="flex flex-wrap items-center gap-3 p-4 print:hidden">
-        <Link to={back} className="inline-flex min-h-12 items-center gap-2 px-2 font-semibold">
-          <ArrowLeft aria-hidden className="size-5" /> {words.back}
-        </Link>
+      <PrintBar back={back}>
         <div className="w-64">
           <Choice
             label={words.handout.paper}
@@ -54,10 +49,7 @@ export function ToPrint({
           />
         </div>
         {more}
-        <Button look="signal" onClick={() => window.print()}>
-          <Printer aria-hidden className="size-5" /> {words.handout.print}
-        </Button>
-      </div>
+      </PrintBar>
       <div
         tabIndex={0}
         role="region"

@@ -10,6 +10,7 @@ import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline
 import { page } from './page';
 
 const AwardsPage = page(() => import('../awards/AwardsPage'), 'AwardsPage');
+const OfficePage = page(() => import('../awards/OfficePage'), 'OfficePage');
 const VerifyPage = page(() => import('../awards/VerifyPage'), 'VerifyPage');
 const CertificatesPage = page(() => import('../awards/CertificatesPage'), 'CertificatesPage');
 const PeoplePage = page(() => import('../account/PeoplePage'), 'PeoplePage');
@@ -30,6 +31,7 @@ const DemonstratePage = page(() => import('../demonstrate/DemonstratePage'), 'De
 const CardsPage = page(() => import('../handout/HandoutPage'), 'CardsPage');
 const HandoutPage = page(() => import('../handout/HandoutPage'), 'HandoutPage');
 const HomeSheetPage = page(() => import('../handout/HomeSheet'), 'HomeSheetPage');
+const RecordPage = page(() => import('../handout/RecordPage'), 'RecordPage');
 const PracticeCardPage = page(() => import('../handout/PracticeCard'), 'PracticeCardPage');
 const PracticeCardsPage = page(() => import('../cards/PracticeCardsPage'), 'PracticeCardsPage');
 const KnotMap = page(() => import('../knots/KnotMap'), 'KnotMap');
@@ -68,6 +70,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
           <Route path="/handout/:knot" element={<HandoutPage />} />
           <Route path="/cards/:meeting" element={<CardsPage />} />
           <Route path="/home/:knot" element={<HomeSheetPage />} />
+          <Route path="/record/:learner" element={<RecordPage />} />
           <Route path="/practice-card/:card" element={<PracticeCardPage />} />
           <Route path="/certificates" element={<CertificatesPage />} />
           <Route path="/gauges" element={<GaugePage />} />
@@ -94,6 +97,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/bench/:rig" element={<RigPage />} />
             <Route path="/bench/:rig/change" element={<OwnRigPage />} />
             <Route path="/awards" element={<AwardsPage />} />
+            <Route path="/award-office" element={<OfficePage />} />
             <Route path="/verify" element={<VerifyPage />} />
             <Route path="/crew" element={<CrewPage />} />
             <Route path="/crew/:learner" element={<LearnerPage />} />

@@ -4,8 +4,10 @@ import { check } from './en/check';
 import { course } from './en/course';
 import { crew } from './en/crew';
 import { house } from './en/house';
+import { office } from './en/office';
 import { pack } from './en/pack';
 import { practice } from './en/practice';
+import { record } from './en/record';
 import { session } from './en/session';
 import { show } from './en/show';
 import { app, signIn, unknown } from './signIn';
@@ -76,6 +78,8 @@ export const words = {
   },
   signIn,
   ...house,
+  ...office,
+  ...record,
   reset: { title: 'Set a new password', go: 'Set password', done: 'Done. Sign in with the new password.' },
   ...course,
   ...session,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Awards\Credential;
 
 use Closure;
+use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\Requirement;
 
 /**
@@ -26,6 +27,21 @@ final class Criteria
     }
 
     /**
+     * @param  string  $knot  its name
+     * @param  ?string  $in  what it is to be used in
+     */
+    public static function ofKnot(string $knot, Level $level, ?string $in): string
+    {
+        return "$knot: ".self::LEVELS[$level->value].($in === null ? '' : ", in $in");
+    }
+
+    /** @param  string  $kind  say, rig or text */
+    public static function ofNote(string $kind, string $words): string
+    {
+        return (self::NOTES[$kind] ?? self::NOTES['text']).": $words";
+    }
+
+    /**
      * @param  Closure(string): string  $name
      * @return list<string>
      */
@@ -34,10 +50,10 @@ final class Criteria
         if ($requirement->leaf !== null) {
             $leaf = $requirement->leaf;
 
-            return ["$indent- ".$name($leaf->knot).': '.self::LEVELS[$leaf->level->value].($leaf->in === null ? '' : ", in $leaf->in")];
+            return ["$indent- ".self::ofKnot($name($leaf->knot), $leaf->level, $leaf->in)];
         }
         if ($requirement->note !== null) {
-            return ["$indent- ".self::NOTES[$requirement->note->kind].': '.$requirement->note->words];
+            return ["$indent- ".self::ofNote($requirement->note->kind, $requirement->note->words)];
         }
         $all = $requirement->needed === count($requirement->parts);
         $inner = array_merge(...array_map(static fn (Requirement $part): array => self::lines($part, $name, $all && $indent === '' ? '' : "$indent  "), $requirement->parts));
