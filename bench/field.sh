@@ -11,11 +11,11 @@ for part in say account packages build services database house backup; do
 done
 seconds="${1:-30}"
 packages_need "${debian_run[@]}" wrk
-build_all
+[ "${COMPADRE_BUILT:-no}" = yes ] || build_all
 # Nothing of a house runs as root.
 if [ "$(id -u)" = 0 ]; then
     account_prepare
-    as_account bash "$home/bench/field.sh" "$@"
+    COMPADRE_BUILT=yes as_account bash "$home/bench/field.sh" "$@"
     exit
 fi
 dir="$(house_dir bench)"

@@ -11,10 +11,10 @@ for part in say account packages build services database house backup; do
 done
 awards="${1:-500}"
 packages_need "${debian_run[@]}"
-build_all
+[ "${COMPADRE_BUILT:-no}" = yes ] || build_all
 if [ "$(id -u)" = 0 ]; then
     account_prepare
-    as_account bash "$home/bench/office.sh" "$@"
+    COMPADRE_BUILT=yes as_account bash "$home/bench/office.sh" "$@"
     exit
 fi
 dir="$(house_dir bench)"
