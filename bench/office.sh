@@ -27,7 +27,7 @@ house_start bench
 # The bench is its own worker.
 service_stop "$dir" worker TERM
 port="$(port_from 8720)"
-sed -i "s/^COMPADRE_OFFICE_PORT=.*/COMPADRE_OFFICE_PORT='$port'/" "$dir/env"
+sed -i "s/^COMPADRE_OFFICE_PORT=.*/COMPADRE_OFFICE_PORT='$port'/; s/^COMPADRE_OFFICE_SECRET=.*/COMPADRE_OFFICE_SECRET='$(secret)'/" "$dir/env"
 start_office "$dir"
 sql() { database_root "$(cat "$dir/run/sockets")" -N compadre_bench "$@"; }
 faults() { curl -fsS -o /dev/null -X PUT -d "$1" "http://127.0.0.1:$port/faults"; }

@@ -21,12 +21,13 @@ house_env() {
     if house_has_office "$house"; then
         office="$(house_setting "$dir" COMPADRE_OFFICE_PORT)"
         secret="$(house_setting "$dir" COMPADRE_OFFICE_SECRET)"
+        secret="${secret:-$(secret)}"
         service_alive "$dir" office || office="$(port_from "${office:-$((start + 90))}")"
     fi
     service_alive "$dir" nginx || web="$(port_from "${web:-$start}")"
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
     render ops/conf/env HOUSE="$house" DATABASE="${name:-compadre_$house}" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
-        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" OFFICE="$office" OFFICESECRET="${secret:-$(secret)}" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
+        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" OFFICE="$office" OFFICESECRET="$secret" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
     mv "$dir/env.part" "$dir/env"
 }
 

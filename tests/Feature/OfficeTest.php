@@ -11,6 +11,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Symfony\Component\Process\Process;
 use Tests\Support\AwardOffice;
 
 beforeEach(function (): void {
@@ -153,6 +154,25 @@ it('takes whatever an office answers, and keeps nothing of it that was not asked
         expect(Work::query()->sole())->state->toBe('waiting')->trouble->not->toBeNull();
         expect(Submission::query()->sole()->passage->value)->toBeIn(['sent', 'waiting']);
     }
+});
+
+it('cuts the line of an office that talks without end', function (): void {
+    $port = AwardOffice::freePort();
+    $talker = new Process(['node', '-e', <<<'JS'
+        require('http').createServer((asked, answer) => {
+          if (asked.url === '/token') return answer.end('{"access_token":"in","expires_in":300}');
+          const talk = () => { while (answer.write('x'.repeat(65536))); };
+          answer.on('drain', talk);
+          talk();
+        }).listen(process.argv[1], '127.0.0.1', () => console.log('listening'));
+        JS, (string) $port], timeout: null);
+    $talker->start();
+    $talker->waitUntil(fn (string $type, string $said): bool => str_contains($said, 'listening'));
+    $this->api('PUT', '/api/office', ['address' => "http://127.0.0.1:$port", 'client' => 'gullwick', 'secret' => 'lantern'])->assertOk();
+    ($this->decided)(0);
+    ($this->worker)();
+    expect(Work::query()->sole())->state->toBe('waiting')->trouble->toContain('not as one can read it');
+    $talker->stop(0);
 });
 
 it('takes up work that nobody was woken for, and leaves to another what another has begun', function (): void {

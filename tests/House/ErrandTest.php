@@ -11,7 +11,7 @@ use Tests\Support\AwardOffice;
 /** A house whose worker does not wait long for anybody. */
 function errandHouse(): OwnHouse
 {
-    return new OwnHouse('errand', 'export COMPADRE_WORK_LEASE=3 COMPADRE_OFFICE_PATIENCE=2');
+    return new OwnHouse('errand', 'export COMPADRE_WORK_LEASE=6 COMPADRE_OFFICE_PATIENCE=4');
 }
 
 /** What an office is put off for is over at once. */

@@ -22,13 +22,22 @@ final class AwardOffice
 
     public static function open(): self
     {
-        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
-        fclose($socket);
-        $office = new self(sys_get_temp_dir().'/award-office-'.bin2hex(random_bytes(6)), $port);
+        $office = new self(sys_get_temp_dir().'/award-office-'.bin2hex(random_bytes(6)), self::freePort());
         $office->start();
 
         return $office;
+    }
+
+    /** One that no line to elsewhere is given while the office is killed and begun again. */
+    public static function freePort(): int
+    {
+        do {
+            $port = random_int(20_000, 30_000);
+            $socket = @stream_socket_server("tcp://127.0.0.1:$port");
+        } while ($socket === false);
+        fclose($socket);
+
+        return $port;
     }
 
     public function address(): string

@@ -11,12 +11,16 @@ use Compadre\Core\Awards\Office\Slip;
 use Compadre\Core\Awards\Office\Trouble;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
+use GuzzleHttp\Exception\TransferException;
+use GuzzleHttp\Psr7\FnStream;
+use GuzzleHttp\Psr7\Utils;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\PendingRequest;
 use Illuminate\Http\Client\Response;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\Http;
+use Psr\Http\Message\StreamInterface;
 
 /**
  * An office over HTTP (docs/formats.md), let in by OAuth 2 client credentials (RFC 6749, 4.4).
@@ -164,11 +168,15 @@ final readonly class HttpCounter implements Counter
         $seconds = config()->integer('app.office_patience');
 
         // Where it sends elsewhere, nobody follows: names go to the address that a lead has given.
-        return Http::connectTimeout(min(5, $seconds))->timeout($seconds)->withoutRedirecting()->acceptJson()->withOptions(['progress' => static function (int $whole, int $so): void {
-            if (max($whole, $so) > self::MOST) {
-                throw Trouble::later('The office answered with more than anybody reads.');
-            }
-        }]);
+        return Http::connectTimeout(min(5, $seconds))->timeout($seconds)->withoutRedirecting()->acceptJson()->withOptions(['sink' => $this->vessel()]);
+    }
+
+    /** What an answer is poured into: where it is full, the line is cut. */
+    private function vessel(): StreamInterface
+    {
+        $kept = Utils::streamFor(fopen('php://temp', 'r+') ?: throw Trouble::later('There is no room for an answer.'));
+
+        return FnStream::decorate($kept, ['write' => static fn (string $part): int => (int) $kept->getSize() + strlen($part) > self::MOST ? 0 : $kept->write($part)]);
     }
 
     /** @param  callable(): mixed  $send */
@@ -176,8 +184,8 @@ final readonly class HttpCounter implements Counter
     {
         try {
             $response = $send();
-        } catch (ConnectionException) {
-            throw Trouble::later('The office does not answer.');
+        } catch (ConnectionException|TransferException) {
+            throw Trouble::later('The office does not answer, or not as one can read it.');
         }
 
         return $response instanceof Response ? $response : throw Trouble::later('The office does not answer.');
