@@ -203,7 +203,7 @@ house_worker() {
     local dir="$2" child=""
     trap 'worker_end "$child"; exit 0' TERM
     while service_alive "$dir" mariadb; do
-        worker_does "$dir" compadre:sweep-work &
+        worker_does "$dir" compadre:sweep-work --quiet &
         child=$!
         wait "$child" || true
         worker_does "$dir" queue:work --sleep=1 --max-time=60 --quiet &

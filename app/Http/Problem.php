@@ -57,7 +57,7 @@ final readonly class Problem
     private static function refusal(Refusal $refusal): self
     {
         $about = $refusal->toArray();
-        if (preg_match('#/(password|current|token|code|key)$#', $about['field']) === 1) {
+        if (preg_match('#/(password|current|token|code|key|secret)$#', $about['field']) === 1) {
             // What opens a door is never said back.
             $about = ['value' => null, 'message' => $about['value'] === null ? $about['message'] : self::plainly($about['field'], $about['allowed'])] + $about;
         }

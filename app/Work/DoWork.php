@@ -10,7 +10,6 @@ use Illuminate\Contracts\Container\Container;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Str;
-use LogicException;
 use Throwable;
 
 /**
@@ -19,6 +18,9 @@ use Throwable;
 final class DoWork implements ShouldQueue
 {
     use Queueable;
+
+    /** Seconds until work is looked at again that nobody knows how to do. */
+    private const NOT_YET = 60;
 
     /** As often as it is taken up: whether there is anything to do stands in the work itself. */
     public int $tries = 0;
@@ -35,6 +37,12 @@ final class DoWork implements ShouldQueue
         }
         $work = Work::query()->findOrFail($this->work);
         $kind = $this->kind($container, $work->kind);
+        if ($kind === null) {
+            // Written by a newer app than this worker's, which will come round to it.
+            $hold->putOff('Nobody here does work of this kind yet.', $work->tries, self::NOT_YET);
+
+            return;
+        }
         try {
             do {
                 $kind->do(Group::query()->findOrFail($work->group_id), $hold);
@@ -61,13 +69,14 @@ final class DoWork implements ShouldQueue
         self::dispatch($work->id)->delay($wait);
     }
 
-    private function kind(Container $container, string $name): LongWork
+    private function kind(Container $container, string $name): ?LongWork
     {
         foreach ($container->tagged(LongWork::class) as $kind) {
             if ($kind instanceof LongWork && $kind::kind() === $name) {
                 return $kind;
             }
         }
-        throw new LogicException("Nobody does work of the kind $name.");
+
+        return null;
     }
 }

@@ -199,6 +199,16 @@ it('takes up work that nobody was woken for, and leaves to another what another 
     expect(Work::query()->count())->toBe(0);
 });
 
+it('leaves alone what it does not know how to do, and says back no secret', function (): void {
+    $work = Work::query()->create(['group_id' => $this->crew->id, 'kind' => 'moonlight', 'state' => 'waiting', 'wake_at' => CarbonImmutable::now()]);
+    App\Work\DoWork::dispatch($work->id);
+    ($this->worker)();
+    expect($work->refresh())->state->toBe('waiting')->and($work->wake_at->equalTo(CarbonImmutable::now()->addMinute()))->toBeTrue();
+    $said = ($this->set)(['secret' => str_repeat('lantern', 100)]);
+    $this->refused($said, '/secret');
+    expect($said->getContent())->not->toContain('lanternlantern');
+});
+
 it('does once more what came up while it was at it', function (): void {
     ($this->set)()->assertOk();
     ($this->worker)();
