@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Along\TakeCommand;
+use App\Along\WriteCommand;
 use App\Check\Rebuild;
 use App\House\ForgetAgain;
 use App\House\HoldRestored;
@@ -35,7 +37,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     // Each by its name: a folder that is searched for commands has its routes read a second time, without the API's guards.
     ->withCommands([
-        ForgetAgain::class, HoldRestored::class, MakeResetLink::class, Rebuild::class, SeedDemo::class, SetUpState::class, SignIns::class, SweepWork::class, Warm::class,
+        WriteCommand::class, TakeCommand::class, ForgetAgain::class, HoldRestored::class, MakeResetLink::class, Rebuild::class, SeedDemo::class, SetUpState::class, SignIns::class, SweepWork::class, Warm::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();

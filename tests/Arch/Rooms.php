@@ -44,6 +44,7 @@ final class Rooms
         'Crew' => ['Knots', 'Awards', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
         'Practice' => ['Knots'],
+        'Along' => ['Check', 'Course', 'Crew'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
     ];
 

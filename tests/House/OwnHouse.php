@@ -25,7 +25,7 @@ final readonly class OwnHouse
             set -euo pipefail
             umask 077
             home="$root"; cd "\$home"
-            for part in say account packages build services database house backup lan; do source "ops/\$part.sh"; done
+            for part in say account packages build services database house backup along lan; do source "ops/\$part.sh"; done
             # Nobody looks at a drawing in these houses.
             house_warm() { :; }
             dir="\$(house_dir $this->name)"

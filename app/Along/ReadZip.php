@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Along;
+
+use Compadre\Core\Data\Fields;
+use Compadre\Core\Data\Json;
+use Compadre\Core\Refusal;
+use ZipArchive;
+
+/**
+ * A group's zip from somewhere else: only what belongs in it is read, and no more of it than it says.
+ */
+final class ReadZip
+{
+    /** Bytes that a file in it comes to at most, and all of them together. */
+    private const ONE = 128 * 1024 * 1024;
+
+    private const ALL = 256 * 1024 * 1024;
+
+    private const MANIFEST = 256 * 1024;
+
+    private const LINE = 24 * 1024 * 1024;
+
+    public readonly string $group;
+
+    public readonly string $name;
+
+    public readonly bool $hasKeys;
+
+    /** @var array<string, array{rows: int, sha256: string}> */
+    private array $tables = [];
+
+    private function __construct(private readonly ZipArchive $zip)
+    {
+        $this->holdNames();
+        $manifest = $this->manifest();
+        [$this->group, $this->name] = [$manifest->object('group')->text('id'), $manifest->object('group')->text('name')];
+        if (preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/', $this->group) !== 1) {
+            throw self::refused('It does not say which group it is of.');
+        }
+        $this->hasKeys = $manifest->flag('keys');
+    }
+
+    /** @throws Refusal */
+    public static function open(string $file, ?string $password): self
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($file, ZipArchive::RDONLY) !== true) {
+            throw self::refused('This is no zip, or a part of it is lacking.');
+        }
+        if ($password !== null) {
+            $zip->setPassword($password);
+        }
+        try {
+            return new self($zip);
+        } catch (Refusal $no) {
+            $zip->close();
+            throw str_starts_with($no->field, '/file') || $no->field === '/password' ? $no : self::refused("Its manifest cannot be read: {$no->getMessage()}");
+        }
+    }
+
+    public static function refused(string $why): Refusal
+    {
+        return Refusal::saying('/file', null, 'a zip that Compadre has written', "$why Nothing was taken in.");
+    }
+
+    public function close(): void
+    {
+        $this->zip->close();
+    }
+
+    /**
+     * The rows of a table, one after another; that they are all there, and as they were written, is known when the last has been read.
+     *
+     * @return iterable<int, array<string, mixed>> by line, from 1
+     *
+     * @throws Refusal
+     */
+    public function rows(string $table): iterable
+    {
+        $stream = $this->zip->getStream("$table.ndjson");
+        if ($stream === false) {
+            throw self::refused("Its part $table cannot be read.");
+        }
+        $hash = hash_init('sha256');
+        $line = $size = 0;
+        try {
+            while (($text = @stream_get_line($stream, self::LINE, "\n")) !== false && ($text !== '' || ! feof($stream))) {
+                $line++;
+                $size += strlen($text) + 1;
+                if ($size > self::ONE || $line > $this->tables[$table]['rows']) {
+                    throw self::refused("Its part $table is longer than it says.");
+                }
+                hash_update($hash, "$text\n");
+                $row = json_decode($text, true, 4);
+                if (! is_array($row)) {
+                    throw self::refused("Line $line of its part $table cannot be read.");
+                }
+                yield $line => $row;
+            }
+        } finally {
+            fclose($stream);
+        }
+        if ($line !== $this->tables[$table]['rows'] || ! hash_equals($this->tables[$table]['sha256'], hash_final($hash))) {
+            throw self::refused("Its part $table is not as it was written.");
+        }
+    }
+
+    /** Names that belong in it, each once, and no larger than they may be: what a zip says of itself is no more than a claim, and held to when it is read. */
+    private function holdNames(): void
+    {
+        $known = array_fill_keys(['manifest.json', 'users.ndjson', ...array_map(static fn (string $table): string => "$table.ndjson", array_keys(GroupTables::ALONG))], true);
+        $all = 0;
+        for ($n = 0; $n < $this->zip->numFiles; $n++) {
+            $about = $this->zip->statIndex($n);
+            $name = $about === false ? '' : $about['name'];
+            if ($about === false || ! isset($known[$name])) {
+                throw self::refused('There is something in it that does not belong there: '.mb_strimwidth(mb_scrub($name), 0, 60, '…').'.');
+            }
+            unset($known[$name]);
+            $all += $about['size'];
+            if ($about['size'] > self::ONE || $all > self::ALL) {
+                throw self::refused('It unpacks to more than a group can have.');
+            }
+        }
+        if ($known !== []) {
+            throw self::refused('A part of it is lacking: '.array_key_first($known).'.');
+        }
+    }
+
+    private function manifest(): Fields
+    {
+        $about = $this->zip->statName('manifest.json');
+        $text = $about !== false && $about['size'] <= self::MANIFEST ? @$this->zip->getFromName('manifest.json', self::MANIFEST) : false;
+        if ($text === false) {
+            throw $about !== false && $about['encryption_method'] !== ZipArchive::EM_NONE
+                ? Refusal::saying('/password', null, 'the password it was locked with', 'It is locked: enter the password that it was locked with. Nothing was taken in.')
+                : self::refused('It does not say what is in it.');
+        }
+        $manifest = Fields::of(Json::arrays(Json::read($text)));
+        if ($manifest->text('format') !== WriteGroup::FORMAT) {
+            throw self::refused('It was not written by Compadre.');
+        }
+        if ($manifest->whole('version') !== WriteGroup::VERSION || $manifest->text('schema') !== WriteGroup::schema()) {
+            throw self::refused('It was written by another version of Compadre than this one. Bring both houses to the same version, and write it anew.');
+        }
+        foreach (['users', ...array_keys(GroupTables::ALONG)] as $table) {
+            $part = $manifest->object('tables')->object($table);
+            $this->tables[$table] = ['rows' => $part->whole('rows'), 'sha256' => $part->text('sha256')];
+        }
+
+        return $manifest;
+    }
+}
