@@ -28,7 +28,8 @@ beforeEach(function (): void {
         return $award;
     };
     $this->unproven = ['proof' => ['about' => '', 'outline' => ['choose' => 2, 'among' => 2, 'met' => false, 'parts' => [['knot' => 'overhand', 'level' => 'has_it', 'met' => false], ['say' => 'x', 'note' => 'say', 'words' => 'what it is for', 'met' => false]]]], 'by_hand' => true, 'why' => 'Elsewhere.'];
-    $this->worker = fn (): int => Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
+    // A worker rests after a job where much memory is in use; here that is what all tests before have used.
+    $this->worker = fn (): int => Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--memory' => 8192, '--quiet' => true]);
     $this->board = fn (): array => $this->api('GET', '/api/office')->assertOk()->json();
 });
 
