@@ -13,9 +13,9 @@ use Illuminate\Support\Facades\Schema;
  */
 final class GroupTables
 {
-    /** How the rows of each belong to the group; what is referred to comes before what refers to it. */
+    /** How the rows of each belong to the group; what is referred to comes before what refers to it, and who was erased before all that may be of theirs. */
     public const ALONG = [
-        'groups' => 'id', 'memberships' => 'group_id', 'learners' => 'group_id', 'gone_learners' => 'group_id', 'meetings' => 'group_id', 'ropes' => 'group_id', 'poles' => 'group_id',
+        'groups' => 'id', 'memberships' => 'group_id', 'gone_learners' => 'group_id', 'learners' => 'group_id', 'meetings' => 'group_id', 'ropes' => 'group_id', 'poles' => 'group_id',
         'stocks' => 'group_id', 'group_badges' => 'group_id', 'badge_packs' => 'group_id', 'rig_packs' => 'group_id', 'calibrations' => 'group_id', 'pursuits' => 'learner_id',
         'badge_ticks' => 'learner_id', 'attendances' => 'meeting_id', 'block_runs' => 'meeting_id', 'meeting_rigs' => 'group_id', 'rig_gates' => 'group_id', 'station_leads' => 'group_id',
         'plan_places' => 'group_id', 'plan_parts' => 'group_id', 'plan_people' => 'group_id', 'check_events' => 'group_id', 'left_checks' => 'group_id', 'practice_days' => 'group_id',
@@ -37,6 +37,12 @@ final class GroupTables
 
     /** What is locked with the house's key, or opens it: it stays where it is. */
     public const STAYS = ['groups' => ['calendar_hash'], 'signing_keys' => ['secret'], 'offices' => ['secret', 'token', 'token_until']];
+
+    /** @return list<string> what is in a zip, in the order it is read in */
+    public static function parts(): array
+    {
+        return ['users', ...array_keys(self::ALONG)];
+    }
 
     /** @return list<string> the columns of a table that are written, not reckoned */
     public static function columns(string $table): array

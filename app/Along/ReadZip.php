@@ -66,11 +66,6 @@ final class ReadZip
         return Refusal::saying('/file', null, 'a zip that Compadre has written', "$why Nothing was taken in.");
     }
 
-    public function close(): void
-    {
-        $this->zip->close();
-    }
-
     /**
      * The rows of a table, one after another; that they are all there, and as they were written, is known when the last has been read.
      *
@@ -111,7 +106,7 @@ final class ReadZip
     /** Names that belong in it, each once, and no larger than they may be: what a zip says of itself is no more than a claim, and held to when it is read. */
     private function holdNames(): void
     {
-        $known = array_fill_keys(['manifest.json', 'users.ndjson', ...array_map(static fn (string $table): string => "$table.ndjson", array_keys(GroupTables::ALONG))], true);
+        $known = array_fill_keys(['manifest.json', ...array_map(static fn (string $table): string => "$table.ndjson", GroupTables::parts())], true);
         $all = 0;
         for ($n = 0; $n < $this->zip->numFiles; $n++) {
             $about = $this->zip->statIndex($n);
@@ -146,7 +141,7 @@ final class ReadZip
         if ($manifest->whole('version') !== WriteGroup::VERSION || $manifest->text('schema') !== WriteGroup::schema()) {
             throw self::refused('It was written by another version of Compadre than this one. Bring both houses to the same version, and write it anew.');
         }
-        foreach (['users', ...array_keys(GroupTables::ALONG)] as $table) {
+        foreach (GroupTables::parts() as $table) {
             $part = $manifest->object('tables')->object($table);
             $this->tables[$table] = ['rows' => $part->whole('rows'), 'sha256' => $part->text('sha256')];
         }

@@ -108,10 +108,6 @@ final class TakeGroup
         foreach ($zip->rows('users') as $line => $row) {
             $this->person($row, $line);
         }
-        // Whoever was erased there is to stay so here, before anything of theirs is read.
-        foreach ($zip->rows('gone_learners') as $row) {
-            $this->gone[is_string($row['id'] ?? null) ? $row['id'] : ''] = true;
-        }
         foreach (array_keys(GroupTables::ALONG) as $table) {
             $some = [];
             foreach ($zip->rows($table) as $line => $row) {
@@ -166,6 +162,9 @@ final class TakeGroup
         $now = [];
         foreach ($columns as $column) {
             $now[$column] = $row[$column];
+        }
+        if ($table === 'gone_learners') {
+            $this->gone[(string) $now['id']] = true;
         }
         if (isset($this->gone[(string) ($now['learner_id'] ?? '')]) || $table === 'learners' && isset($this->gone[(string) $now['id']])) {
             return null;

@@ -56,10 +56,4 @@ final readonly class TakenIn
 
         return new self($zip->group, $zip->name, $replaces, $zip->hasKeys, $tables, $rows);
     }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        return ['group' => ['id' => $this->group, 'name' => $this->name], 'replaces' => $this->replaces, 'keys' => $this->hasKeys, 'tables' => $this->tables, 'rows' => $this->rows];
-    }
 }

@@ -40,7 +40,7 @@ final readonly class LearnerRecord
         $learner->load(['standings', 'pursuits', 'ticks']);
         $shelf = $group->shelf();
 
-        return [
+        $record = [
             'format' => 'compadre-learner', 'version' => 1, 'group' => $group->name, 'made_on' => $group->today(),
             'learner' => $learner->about() + ['archived' => $learner->archived_at !== null],
             'standings' => $learner->standings->map(fn (Standing $one): array => ['knot' => $one->knot, 'level' => $one->level?->value, 'verdict' => $one->verdict, 'day' => $one->day, 'has_it_since' => $one->has_it_since, 'kept_since' => $one->kept_since, 'half_life_days' => $one->half_life_days])->values()->all(),
@@ -50,18 +50,17 @@ final readonly class LearnerRecord
             'awards' => self::awards($group, $learner, $people),
             'practised' => PracticeDay::lastOf($learner, null),
             'ticks' => $this->ticks($shelf, $group, $learner, $people),
-            'knots' => (object) $this->named($learner),
         ];
+
+        return $record + ['knots' => (object) $this->named(...array_column($record['standings'], 'knot'), ...array_column($record['checks'], 'knot'), ...array_column($record['practised'], 'knot'))];
     }
 
     /** @return array<string, string> what the knots are called that the record speaks of, by id */
-    private function named(Learner $learner): array
+    private function named(string ...$knots): array
     {
         $names = [];
-        foreach ([CheckEvent::class, Standing::class, PracticeDay::class] as $kept) {
-            foreach ($kept::query()->where('learner_id', $learner->id)->distinct()->pluck('knot') as $knot) {
-                $names[$knot] = $this->names->of($knot);
-            }
+        foreach ($knots as $knot) {
+            $names[$knot] ??= $this->names->of($knot);
         }
         ksort($names);
 

@@ -95,7 +95,7 @@ it('says what it would do, and does nothing before yes', function (): void {
     expect($would->tables['learners'])->toMatchArray(['new' => 0, 'other' => 1, 'gone' => 1])->and($would->tables['meetings'])->toMatchArray(['new' => 0, 'other' => 0, 'gone' => 0]);
     expect(array_values(array_filter($would->rows, fn (array $row): bool => $row['table'] === 'learners')))->toEqual([['table' => 'learners', 'name' => 'Ada P.', 'what' => 'other'], ['table' => 'learners', 'name' => 'Zoe A.', 'what' => 'gone']]);
     $did = ($this->take)($file, replaces: true);
-    expect($did->toArray())->toEqual($would->toArray())->and(Learner::query()->whereKey($new->id)->exists())->toBeFalse()->and($ada->refresh()->name)->toBe('Ada P.')->and($gone->refresh()->exists)->toBeTrue();
+    expect($did)->toEqual($would)->and(Learner::query()->whereKey($new->id)->exists())->toBeFalse()->and($ada->refresh()->name)->toBe('Ada P.')->and($gone->refresh()->exists)->toBeTrue();
 });
 
 it('brings nobody back who was erased, here or there', function (): void {

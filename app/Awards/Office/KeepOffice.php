@@ -82,8 +82,7 @@ final readonly class KeepOffice
                     $known->update(['passage' => Passage::Waiting, 'list' => null]);
                 }
             }
-            $this->tell->held($group, array_values($new));
-            ($this->start)($group, RunErrand::class);
+            $new === [] ? ($this->start)($group, RunErrand::class) : $this->tell->held($group, array_values($new));
         }, 3);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Awards\Office;
 
+use App\Awards\DueList;
 use App\Models\Award;
 use App\Models\Group;
 use App\Models\Office;
@@ -41,8 +42,7 @@ final class OfficeBoard
         $rows = [];
         foreach ($submissions as $one) {
             if ($one->award !== null) {
-                $rows[] = [
-                    'award' => $one->award_id, 'name' => $one->award->name, 'learner' => ['id' => $one->award->learner->id, 'name' => $one->award->learner->name], 'decided_on' => $one->award->decided_on,
+                $rows[] = self::award($one->award) + [
                     'state' => self::state($one), 'receipt' => $one->receipt, 'requirement' => $one->requirement, 'reason' => $one->reason, 'answered_at' => $one->answered_at?->toIso8601ZuluString(),
                 ];
             }
@@ -68,7 +68,13 @@ final class OfficeBoard
             ->whereNotExists(fn ($known) => $known->select(DB::raw(1))->from('submissions')->whereColumn('submissions.award_id', 'awards.id')->where('office_id', $office->id))
             ->orderByDesc('decided_on')->orderBy('id')->get(Award::SHOWN);
 
-        return array_values($awards->map(static fn (Award $award): array => ['award' => $award->id, 'name' => $award->name, 'learner' => ['id' => $award->learner->id, 'name' => $award->learner->name], 'decided_on' => $award->decided_on])->all());
+        return array_values($awards->map(self::award(...))->all());
+    }
+
+    /** @return array<string, mixed> */
+    private static function award(Award $award): array
+    {
+        return ['award' => $award->id, 'name' => $award->name, 'learner' => DueList::learner($award->learner), 'decided_on' => $award->decided_on];
     }
 
     /** @return list<array{address: string, left: bool, awards: int}> offices that are still to forget awards of learners who were erased */
