@@ -15,6 +15,7 @@ const shared = {
 // A room may use what is shared, and these rooms besides; the shell opens all of them.
 const rooms = {
   account: [],
+  along: [],
   awards: ['crew', 'handout'],
   bench: [],
   cards: [],
@@ -29,9 +30,10 @@ const rooms = {
   practice: ['demonstrate'],
   print: [],
   session: ['course'],
-  setup: ['crew'],
+  setup: ['along', 'crew'],
   shell: [
     'account',
+    'along',
     'awards',
     'bench',
     'cards',

@@ -12,7 +12,9 @@ use App\House\SeedDemo;
 use App\House\SetUpState;
 use App\House\SignIns;
 use App\Http\DeviceSignedOut;
+use App\Http\LivesElsewhere;
 use App\Http\Middleware\FromOwnPages;
+use App\Http\Middleware\HoldLeft;
 use App\Http\Middleware\HoldToApi;
 use App\Http\Middleware\KnowDevice;
 use App\Http\Middleware\TellTurnedAway;
@@ -42,7 +44,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->prependToGroup('api', FromOwnPages::class);
-        $middleware->group('signed-in', [TellTurnedAway::class, 'auth:sanctum', KnowDevice::class, HoldToApi::class]);
+        $middleware->group('signed-in', [TellTurnedAway::class, 'auth:sanctum', KnowDevice::class, HoldToApi::class, HoldLeft::class]);
         $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: TellTurnedAway::class);
         // One origin only: nobody else is answered.
         $middleware->remove(HandleCors::class);
@@ -55,7 +57,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([DeviceSignedOut::class, NotHere::class, Refusal::class]);
+        $exceptions->dontReport([DeviceSignedOut::class, LivesElsewhere::class, NotHere::class, Refusal::class]);
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error)?->response() : null);
     })
     ->create();

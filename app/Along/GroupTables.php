@@ -26,7 +26,7 @@ final class GroupTables
     public const LEFT_OUT = [
         'standings' => 'they follow from the checks', 'practice_cards' => 'their codes open this house', 'invitations' => 'their links open this house', 'devices' => 'they are signed in to this house',
         'remotes' => 'they are of one evening', 'sessions' => 'they are of this house', 'remembered' => 'they are of this house', 'resets' => 'their links open this house', 'tries' => 'they are of this house',
-        'jobs' => 'they are of this house', 'works' => 'it is done where it was begun', 'migrations' => 'it is how this house is built', 'users' => 'people come along without their passwords',
+        'jobs' => 'they are of this house', 'works' => 'it is done where it was begun', 'kept_files' => 'they are fetched where they were made', 'kept_file_parts' => 'they are fetched where they were made', 'migrations' => 'it is how this house is built', 'users' => 'people come along without their passwords',
     ];
 
     /** Columns that name a person. */
@@ -35,8 +35,8 @@ final class GroupTables
         'rig_gates' => ['user_id'], 'station_leads' => ['user_id'], 'check_events' => ['by', 'sent_by'], 'left_checks' => ['user_id'], 'awards' => ['decided_by', 'handed_by', 'taken_back_by'],
     ];
 
-    /** What is locked with the house's key, or opens it: it stays where it is. */
-    public const STAYS = ['groups' => ['calendar_hash'], 'signing_keys' => ['secret'], 'offices' => ['secret', 'token', 'token_until']];
+    /** What is locked with the house's key, opens it, or is so in it alone: it stays where it is. */
+    public const STAYS = ['groups' => ['calendar_hash', 'left_at'], 'signing_keys' => ['secret'], 'offices' => ['secret', 'token', 'token_until']];
 
     /** @return list<string> what is in a zip, in the order it is read in */
     public static function parts(): array

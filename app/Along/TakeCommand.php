@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Along;
 
-use App\Models\Role;
 use Compadre\Core\Refusal;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
 /**
  * Takes a group in from a zip: first to say what it would do, and with --yes to do it.
@@ -31,7 +29,7 @@ final class TakeCommand extends Command
         }
         $this->say($taken);
         if ($this->option('yes') === true) {
-            $leads = DB::table('memberships')->join('users', 'users.id', '=', 'user_id')->where('group_id', $taken->group)->where('role', Role::Lead->value)->whereNull('until')->orderBy('email')->pluck('email')->implode(', ');
+            $leads = implode(', ', array_column($taken->leads, 'email'));
             $this->line("$taken->name is here. People come without their passwords: ./compadre reset-password ADDRESS prints a link that sets a new one. Leads: $leads.");
         }
 

@@ -10,7 +10,6 @@ use App\Crew\GoneList;
 use App\Crew\KeptBoard;
 use App\Models\Group;
 use Compadre\Core\Refusal;
-use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
@@ -200,7 +199,8 @@ final class TakeGroup
         } elseif ($table === 'offices') {
             $row = [...$row, 'secret' => $this->stays["office {$row['address']}"]['secret'] ?? null, 'token' => null, 'token_until' => null];
         } elseif ($table === 'groups') {
-            $row['calendar_hash'] = null;
+            // Where it is taken in, it lives.
+            $row = [...$row, 'calendar_hash' => null, 'left_at' => null];
         }
 
         return $row;
@@ -233,10 +233,7 @@ final class TakeGroup
                 $group->{$part}()->get()->each(static fn ($one): array => $one->toArray());
             }
             $this->derive->rebuild($group);
-            foreach (DB::table('signing_keys')->where('group_id', $id)->where('secret', '!=', '')->pluck('secret') as $secret) {
-                Crypt::decryptString((string) $secret);
-            }
-        } catch (DecryptException|QueryException $fault) {
+        } catch (QueryException $fault) {
             throw $fault;
         } catch (Throwable $fault) {
             throw ReadZip::refused('What is in it cannot be read as a group: '.class_basename($fault).'.');

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Along;
 
+use App\Models\Role;
+use Illuminate\Support\Facades\DB;
+
 /**
  * What became of a group's rows: how many are new, others, gone, or as they were; and whose.
  */
@@ -15,8 +18,9 @@ final readonly class TakenIn
     /**
      * @param  array<string, array{new: int, other: int, gone: int, same: int}>  $tables
      * @param  list<array{table: string, name: string, what: string}>  $rows
+     * @param  list<array{name: string, email: string}>  $leads  who leads it, of those that can sign in
      */
-    private function __construct(public string $group, public string $name, public bool $replaces, public bool $hasKeys, public array $tables, public array $rows)
+    private function __construct(public string $group, public string $name, public bool $replaces, public bool $hasKeys, public array $tables, public array $rows, public array $leads)
     {
     }
 
@@ -54,6 +58,25 @@ final readonly class TakenIn
             }
         }
 
-        return new self($zip->group, $zip->name, $replaces, $zip->hasKeys, $tables, $rows);
+        return new self($zip->group, $zip->name, $replaces, $zip->hasKeys, $tables, $rows, self::leads($zip->group));
+    }
+
+    /** @return array<string, mixed> */
+    public function about(): array
+    {
+        $tables = array_filter($this->tables, static fn (array $count): bool => array_sum($count) > 0);
+
+        return [
+            'group' => $this->name, 'replaces' => $this->replaces, 'has_keys' => $this->hasKeys, 'rows' => $this->rows, 'leads' => $this->leads,
+            'tables' => array_map(static fn (string $table, array $count): array => ['table' => $table] + $count, array_keys($tables), array_values($tables)),
+        ];
+    }
+
+    /** @return list<array{name: string, email: string}> */
+    private static function leads(string $group): array
+    {
+        $leads = DB::table('memberships')->join('users', 'users.id', '=', 'user_id')->where('group_id', $group)->where('role', Role::Lead->value)->whereNull('until')->whereNotNull('email')->orderBy('email')->get(['name', 'email']);
+
+        return array_values($leads->map(static fn (object $lead): array => ['name' => (string) $lead->name, 'email' => (string) $lead->email])->all());
     }
 }

@@ -12,11 +12,11 @@ use Illuminate\Console\Command;
  */
 final class WriteCommand extends Command
 {
-    protected $signature = 'compadre:along {file : the zip to be written} {--lock : a password comes on standard input; the keys that sign come along}';
+    protected $signature = 'compadre:along {file : the zip to be written} {--lock : a password comes on standard input; the keys that sign come along} {--leave : the group moves: here it is only looked at from now on}';
 
     protected $description = 'Write all that the group has into one zip';
 
-    public function handle(WriteGroup $write): int
+    public function handle(WriteGroup $write, LeaveHouse $leave): int
     {
         $groups = Group::query()->get();
         if ($groups->count() !== 1) {
@@ -31,7 +31,9 @@ final class WriteCommand extends Command
 
             return self::FAILURE;
         }
-        $write($groups->firstOrFail(), is_string($file) ? $file : '', $password);
+        $group = $groups->firstOrFail();
+        $this->option('leave') !== true || $leave($group, true);
+        $write($group, is_string($file) ? $file : '', $password);
         $this->line($password === null ? 'The keys that sign badges stayed here: a zip that is locked takes them along.' : 'The keys that sign badges are in it.');
 
         return self::SUCCESS;

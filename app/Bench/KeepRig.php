@@ -39,9 +39,7 @@ final readonly class KeepRig
     public function copy(User $by, string $rig): RigPack
     {
         $group = $by->group;
-        if ($group->rigPacks()->count() >= self::MOST) {
-            throw Refusal::of('/rig', $rig, 'at most '.self::MOST.' rigs of your own: remove one first');
-        }
+        $this->holdRoom($group, $rig);
         $shelf = $group->rigs();
         $pack = $shelf->pack($rig);
         $own = $group->rigPacks()->where('rig', $rig)->first();
@@ -52,6 +50,28 @@ final readonly class KeepRig
         $group->rigPacks()->create(['rig' => $id, 'origin' => $own instanceof OwnRig ? $own->origin : $rig, 'version' => 1, 'pack' => $pack, 'made_by' => $by->id]);
 
         return $group->rigs()->rig($id);
+    }
+
+    /**
+     * A rig that another group has made its own, or this one before; one of the same id is changed.
+     *
+     * @param  array<mixed>  $pack
+     */
+    public function bring(User $by, string $origin, array $pack): RigPack
+    {
+        $id = Fields::of($pack)->text('id');
+        if (! $this->packs->has($origin)) {
+            throw Refusal::of('/origin', $origin, 'a rig that comes along with Compadre');
+        }
+        if ($this->packs->has($id)) {
+            throw Refusal::of('/pack/id', $id, 'an id that no rig of Compadre has');
+        }
+        if (! $by->group->rigPacks()->where('rig', $id)->exists()) {
+            $this->holdRoom($by->group, $id);
+            $by->group->rigPacks()->create(['rig' => $id, 'origin' => $origin, 'version' => 0, 'pack' => $pack, 'made_by' => $by->id]);
+        }
+
+        return $this->change($by->group, $id, array_diff_key($pack, ['version' => 1]));
     }
 
     /**
@@ -78,6 +98,13 @@ final readonly class KeepRig
     public function remove(Group $group, string $rig): void
     {
         $this->own($group, $rig)->delete();
+    }
+
+    private function holdRoom(Group $group, string $rig): void
+    {
+        if ($group->rigPacks()->count() >= self::MOST) {
+            throw Refusal::of('/rig', $rig, 'at most '.self::MOST.' rigs of your own: remove one first');
+        }
     }
 
     private function own(Group $group, string $rig): OwnRig

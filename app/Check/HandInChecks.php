@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Check;
 
+use App\Http\LivesElsewhere;
 use App\Models\Device;
 use App\Models\Group;
 use App\Models\LeftCheck;
@@ -48,9 +49,10 @@ final readonly class HandInChecks
         if ($user->membership !== null && Device::query()->where('user_id', $user->id)->whereNull('revoked_at')->where('id', $device)->exists()) {
             return false;
         }
-        $group = $user->memberships()->latest('until')->first()?->group_id;
+        $group = $user->memberships()->with('group')->latest('until')->first()?->group;
         if ($group !== null) {
-            $this->putAside($user, $group, $asked);
+            LivesElsewhere::hold($group);
+            $this->putAside($user, $group->id, $asked);
         }
 
         return true;

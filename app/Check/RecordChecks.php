@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Check;
 
+use App\Http\LivesElsewhere;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
@@ -42,6 +43,8 @@ final readonly class RecordChecks
         $read = $this->readAll($group, $by, $meant, $entries);
 
         return DB::transaction(function () use ($group, $by, $entries, $meant, $read): array {
+            // The group does not leave the house while its checks are written.
+            LivesElsewhere::hold(Group::query()->sharedLock()->findOrFail($group->id));
             $learners = $this->lockLearners($group, $entries);
             if ($learners !== $meant) {
                 $read = $this->readAll($group, $by, $learners, $entries);
@@ -58,6 +61,28 @@ final readonly class RecordChecks
 
             return array_map(static fn (Fields $entry): array => isset($known[$id = strtolower($entry->text('id'))]) ? self::answer($known[$id]) : self::gone($id), $entries);
         }, 3);
+    }
+
+    /**
+     * What recording them would do; nothing is written.
+     *
+     * @return list<Refusal|'new'|'same'|'gone'> for each event: why it is not taken, or whether it is there already, or of somebody erased
+     */
+    public function look(User $by, Fields $batch): array
+    {
+        $group = $by->group;
+        $this->read->clock(CarbonImmutable::now(), CarbonImmutable::parse($batch->text('sent_at')));
+        $entries = $batch->objects('events');
+        $this->read->together(array_map(static fn (Fields $entry): string => $entry->text('id'), $entries));
+        $known = $this->known($group, $entries);
+        $read = $this->readAll($group, $by, self::meant($group, $entries), $entries);
+
+        return array_map(static fn (Fields $entry, ReadCheck|Refusal|null $one): Refusal|string => match (true) {
+            isset($known[strtolower($entry->text('id'))]) => 'same',
+            $one === null => 'gone',
+            $one instanceof Refusal => $one,
+            default => 'new',
+        }, $entries, $read);
     }
 
     /**

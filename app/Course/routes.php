@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Course\CalendarController;
 use App\Course\CourseController;
+use App\Http\Middleware\HoldLeft;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('signed-in')->group(function (): void {
@@ -12,7 +13,7 @@ Route::middleware('signed-in')->group(function (): void {
     Route::put('/course/remedy', [CourseController::class, 'mend'])->can('plan');
     Route::put('/course/pace', [CourseController::class, 'choosePace'])->can('plan');
     Route::post('/meetings', [CourseController::class, 'addMeeting'])->can('plan');
-    Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan');
+    Route::post('/course/what-if', [CourseController::class, 'whatIf'])->can('plan')->withoutMiddleware(HoldLeft::class);
     Route::put('/course/plan', [CourseController::class, 'plan'])->can('plan');
     Route::delete('/course/knots/{knot}', [CourseController::class, 'unpin'])->can('plan');
     Route::put('/meetings/{meeting}', [CourseController::class, 'changeMeeting'])->can('plan');

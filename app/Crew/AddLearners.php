@@ -35,7 +35,7 @@ final readonly class AddLearners
                     throw Refusal::saying($entry->place('name'), $name, 'a name the group does not have yet', LearnerName::taken($name));
                 }
                 $names[] = LearnerName::key($name);
-                $learner = $group->learners()->create(array_filter(['id' => $entry->textOrNull('id')]) + ['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand')])->refresh();
+                $learner = $group->learners()->create(array_filter(['id' => $entry->textOrNull('id')]) + ['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand'), 'patrol' => $entry->textOrNull('patrol')])->refresh();
                 $this->start($group, $learner);
                 $learners[] = $learner;
             }

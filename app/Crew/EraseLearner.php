@@ -12,6 +12,7 @@ use App\Models\BadgeTick;
 use App\Models\CheckEvent;
 use App\Models\GoneLearner;
 use App\Models\Group;
+use App\Models\KeptFile;
 use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\Pursuit;
@@ -38,6 +39,7 @@ final readonly class EraseLearner
             foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class, Award::class] as $kept) {
                 $kept::query()->where('learner_id', $learner->id)->delete();
             }
+            KeptFile::forgetIn($group);
             $learner->delete();
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
         }, 3);

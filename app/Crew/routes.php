@@ -3,13 +3,14 @@
 declare(strict_types=1);
 
 use App\Crew\CrewController;
+use App\Http\Middleware\HoldLeft;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('signed-in')->group(function (): void {
     Route::get('/crew', [CrewController::class, 'board']);
     Route::post('/learners', [CrewController::class, 'add'])->can('people');
     Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
-    Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people');
+    Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people')->withoutMiddleware(HoldLeft::class);
     Route::put('/learners/{learner}', [CrewController::class, 'change'])->can('people');
     Route::post('/learners/{learner}/merge', [CrewController::class, 'merge'])->can('people');
     Route::get('/archived', [CrewController::class, 'archived'])->can('people');

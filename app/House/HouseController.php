@@ -6,9 +6,6 @@ namespace App\House;
 
 use App\House\Badges\BadgeList;
 use App\Http\Controller;
-use App\Http\Doorkeeper;
-use App\Models\Device;
-use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -26,13 +23,8 @@ final class HouseController extends Controller
 
     public function setUp(Request $request, SetUpGroup $setUp): JsonResponse
     {
-        // Whoever sets it up sits at the machine: an empty house is no network's to take.
-        if ($request->server('COMPADRE_LAN') === 'yes') {
-            throw new AuthorizationException;
-        }
-        $leader = $setUp($this->fields($request));
-        Doorkeeper::letIn($request, $leader);
+        Threshold::holdHere($request);
 
-        return new JsonResponse(MeView::of($leader, Device::of($request, $leader)), 201);
+        return Threshold::enter($request, $setUp($this->fields($request)));
     }
 }

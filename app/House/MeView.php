@@ -27,7 +27,7 @@ final class MeView
 
         return [
             'user' => ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value],
-            'group' => ['id' => $group->id, 'name' => $group->name, 'time_zone' => $group->time_zone, 'units' => $group->units, 'words' => $group->words, 'tail_school' => $group->tail_school->value],
+            'group' => ['id' => $group->id, 'name' => $group->name, 'time_zone' => $group->time_zone, 'units' => $group->units, 'words' => $group->words, 'tail_school' => $group->tail_school->value, 'left_at' => $group->left_at?->toIso8601ZuluString()],
             'today' => $today,
             'tonight' => $ahead->firstWhere('date', $today)?->id,
             'ahead' => $ahead->map(static fn (Meeting $one): array => ['id' => $one->id, 'date' => $one->date])->values()->all(),

@@ -17,8 +17,6 @@ use Compadre\Core\Rope\Material;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use DateTimeZone;
-use Illuminate\Auth\Access\AuthorizationException;
-use Illuminate\Support\Facades\DB;
 
 /**
  * The first visit of an empty house: a group, its first leader, learners, rope, badges and meetings, all or nothing.
@@ -36,20 +34,7 @@ final readonly class SetUpGroup
 
     public function __invoke(Fields $set): User
     {
-        // Two first visits at once: the second waits here, and then finds the house taken.
-        DB::select("select get_lock('compadre-setup', 10)");
-        try {
-            if (Group::query()->exists()) {
-                throw new AuthorizationException;
-            }
-            SetUpCode::hold($set->text('code'));
-            $leader = DB::transaction(fn (): User => $this->write($set));
-            SetUpCode::spend();
-
-            return $leader;
-        } finally {
-            DB::select("select release_lock('compadre-setup')");
-        }
+        return EmptyHouse::take($set->text('code'), fn (): User => $this->write($set));
     }
 
     private function write(Fields $set): User

@@ -7,8 +7,8 @@ use App\House\GroupController;
 use App\House\HouseController;
 use App\House\People\AccountController;
 use App\House\People\PeopleController;
-use App\House\Sheets\SheetController;
 use App\Http\Middleware\CountTries;
+use App\Http\Middleware\HoldLeft;
 use App\Http\Middleware\HoldToApi;
 use Illuminate\Support\Facades\Route;
 
@@ -26,13 +26,9 @@ Route::middleware(HoldToApi::class)->group(function (): void {
 });
 
 Route::middleware('signed-in')->group(function (): void {
-    Route::post('/sign-out', [AccountController::class, 'signOut']);
+    Route::post('/sign-out', [AccountController::class, 'signOut'])->withoutMiddleware(HoldLeft::class);
     Route::get('/me', [AccountController::class, 'me']);
-    Route::put('/me/password', [AccountController::class, 'changePassword']);
-    Route::post('/sheets/{kind}', [SheetController::class, 'look'])->whereIn('kind', ['roster', 'meetings'])->can('plan');
-    Route::put('/sheets/{kind}', [SheetController::class, 'take'])->whereIn('kind', ['roster', 'meetings'])->can('plan');
-    Route::get('/roster.csv', [SheetController::class, 'roster'])->can('people');
-    Route::get('/meetings.csv', [SheetController::class, 'meetings']);
+    Route::put('/me/password', [AccountController::class, 'changePassword'])->withoutMiddleware(HoldLeft::class);
     Route::get('/group', [GroupController::class, 'show']);
     Route::put('/group', [GroupController::class, 'change'])->can('plan');
     Route::post('/ropes', [GroupController::class, 'addRope'])->can('plan');
@@ -46,10 +42,10 @@ Route::middleware('signed-in')->group(function (): void {
     Route::put('/group/badges/{badge}/moves', [BadgeController::class, 'move'])->can('plan');
     Route::put('/learners/{learner}/ticks/{note}', [BadgeController::class, 'tick'])->can('teach');
     Route::get('/devices', [PeopleController::class, 'devices']);
-    Route::delete('/devices/{device}', [PeopleController::class, 'signOutDevice']);
+    Route::delete('/devices/{device}', [PeopleController::class, 'signOutDevice'])->withoutMiddleware(HoldLeft::class);
     Route::get('/people', [PeopleController::class, 'index'])->can('people');
     Route::put('/people/{person}', [PeopleController::class, 'changeRole'])->can('people');
-    Route::delete('/people/{person}', [PeopleController::class, 'endAccess'])->can('people');
+    Route::delete('/people/{person}', [PeopleController::class, 'endAccess'])->can('people')->withoutMiddleware(HoldLeft::class);
     Route::post('/invitations', [PeopleController::class, 'invite'])->can('people');
     Route::delete('/invitations/{invitation}', [PeopleController::class, 'withdraw'])->can('people');
 });

@@ -31,6 +31,11 @@ final class NotHere extends RuntimeException
         return new self('signed badge', $award);
     }
 
+    public static function file(string $id): self
+    {
+        return new self('file', $id);
+    }
+
     public static function device(string $id): self
     {
         return new self('device', $id);

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\CountTries;
+use App\Http\Middleware\HoldLeft;
 use App\Http\Middleware\HoldToApi;
 use App\Knots\KnotController;
 use App\Knots\RemoteController;
@@ -24,9 +25,9 @@ Route::middleware('signed-in')->group(function (): void {
     Route::get('/knots/{knot}/space', [KnotController::class, 'space']);
     Route::get('/knots/{knot}/space.svg', [KnotController::class, 'picture']);
     Route::get('/learners/{learner}/next', [KnotController::class, 'next']);
-    Route::post('/screens', [RemoteController::class, 'offer'])->can('teach');
+    Route::post('/screens', [RemoteController::class, 'offer'])->can('teach')->withoutMiddleware(HoldLeft::class);
     Route::get('/screens/{remote}', [RemoteController::class, 'screen'])->can('teach');
-    Route::put('/screens/{remote}', [RemoteController::class, 'show'])->can('teach');
-    Route::delete('/screens/{remote}', [RemoteController::class, 'end'])->can('teach');
-    Route::post('/tail', [KnotController::class, 'judgeTail']);
+    Route::put('/screens/{remote}', [RemoteController::class, 'show'])->can('teach')->withoutMiddleware(HoldLeft::class);
+    Route::delete('/screens/{remote}', [RemoteController::class, 'end'])->can('teach')->withoutMiddleware(HoldLeft::class);
+    Route::post('/tail', [KnotController::class, 'judgeTail'])->withoutMiddleware(HoldLeft::class);
 });

@@ -35,6 +35,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $certificate_words
  * @property ?string $certificate_colour as #1f4e5f
  * @property ?string $issuer_id who it is where its badges are shown
+ * @property ?CarbonImmutable $left_at since then it lives in another house, and is only looked at here
  * @property ?CarbonImmutable $created_at
  */
 final class Group extends Model
@@ -46,7 +47,7 @@ final class Group extends Model
 
     protected function casts(): array
     {
-        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'memory_model' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class];
+        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'memory_model' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class, 'left_at' => 'immutable_datetime'];
     }
 
     /** @return HasMany<Learner, $this> */

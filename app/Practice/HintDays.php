@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use App\Http\LivesElsewhere;
 use App\Models\PracticeCard;
 use App\Models\PracticeDay;
 use Compadre\Core\Data\Fields;
@@ -30,6 +31,7 @@ final readonly class HintDays
         if (! $card->hints || $card->learner_id === null) {
             return 0;
         }
+        LivesElsewhere::hold($card->group);
         $today = $card->group->today();
         $rows = [];
         foreach ($days as $number => $one) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Along\WriteFiles;
 use App\Awards\Office\RunErrand;
 use App\Http\ApiDocument;
 use App\Knots\Drawings;
@@ -12,6 +13,7 @@ use App\Knots\Packs;
 use App\Models\Award;
 use App\Models\Group;
 use App\Models\Invitation;
+use App\Models\KeptFile;
 use App\Models\Learner;
 use App\Models\Meeting;
 use App\Models\Pole;
@@ -55,7 +57,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         // What the worker can do.
-        $this->app->tag([RunErrand::class], LongWork::class);
+        $this->app->tag([RunErrand::class, WriteFiles::class], LongWork::class);
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 
@@ -90,6 +92,8 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('card', fn (string $id): PracticeCard => PracticeCard::query()->where('group_id', $this->own()->id)->findOrFail($id));
         Route::bind('award', fn (string $id): Award => $this->own()->awards()->findOrFail($id));
         Route::bind('trusted', fn (string $id): TrustedIssuer => TrustedIssuer::query()->where('group_id', $this->own()->id)->findOrFail($id));
+        Route::bind('file', fn (string $id): KeptFile => KeptFile::query()->where('group_id', $this->own()->id)->where('kind', '!=', 'given')->findOrFail($id));
+        Route::bind('given', fn (string $id): KeptFile => KeptFile::query()->where('group_id', $this->own()->id)->where('kind', 'given')->findOrFail($id));
         Route::bind('issuer', fn (string $id): Group => Group::query()->where('issuer_id', $id)->firstOrFail());
         Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }

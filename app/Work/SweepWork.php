@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Work;
 
+use App\Models\KeptFile;
 use App\Models\Work;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
 /**
- * Wakes whoever is to do work that nobody came for: its wake-up call was lost, or whoever did it is gone. Work that has long been done goes.
+ * Wakes whoever is to do work that nobody came for: its wake-up call was lost, or whoever did it is gone. Work that has long been done goes, and files that nobody fetched.
  */
 final class SweepWork extends Command
 {
@@ -29,6 +30,7 @@ final class SweepWork extends Command
             DoWork::dispatch((string) $id);
         }
         Work::query()->where('state', 'done')->where('updated_at', '<', $now->subDays(self::REMEMBERED))->delete();
+        KeptFile::sweep();
         $this->line("{$left->count()} taken up.");
 
         return self::SUCCESS;

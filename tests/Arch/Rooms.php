@@ -44,8 +44,8 @@ final class Rooms
         'Crew' => ['Knots', 'Awards', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
         'Practice' => ['Knots'],
-        'Along' => ['Check', 'Course', 'Crew'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
+        'Along' => ['Awards', 'Bench', 'Check', 'Course', 'Crew', 'House', 'Store', 'Work'],
     ];
 
     /** @return iterable<string, Rule> */

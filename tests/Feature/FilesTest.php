@@ -14,20 +14,21 @@ use Sabre\VObject\Reader;
 
 it('takes a roster in after showing what is wrong with it, and never half of it', function (): void {
     $this->term();
-    $sheet = ['bytes' => base64_encode("Greta L.;9;\nAda P.;9;\nHari S.;50;\nInes V.;12;links\n")];
+    $sheet = ['bytes' => base64_encode("Greta L.;9;\nAda P.;9;\nHari S.;50;\nInes V.;12;links\nBram K.;9;left\n")];
     $look = $this->api('POST', '/api/sheets/roster', $sheet)->assertOk()->json();
-    expect([$look['good'], $look['bad'], $look['encoding']])->toBe([1, 3, 'UTF-8'])->and(array_column($look['rows'], 'line'))->toBe([1, 2, 3, 4]);
+    expect([$look['new'], $look['other'], $look['same'], $look['bad'], $look['encoding']])->toBe([1, 1, 1, 2, 'UTF-8'])->and(array_column($look['rows'], 'line'))->toBe([1, 2, 3, 4, 5]);
     $this->refused($this->api('PUT', '/api/sheets/roster', $sheet), '/bytes', 'only the good ones');
     expect(Learner::query()->count())->toBe(5);
-    $this->api('PUT', '/api/sheets/roster', $sheet + ['leave_bad' => true])->assertStatus(201)->assertJson(['taken' => 1]);
+    $this->api('PUT', '/api/sheets/roster', $sheet + ['leave_bad' => true])->assertStatus(201)->assertJson(['taken' => 2]);
+    expect(Learner::query()->where('name', 'Bram K.')->sole()->hand)->toBe('left');
     expect(Learner::query()->where('name', 'Greta L.')->sole()->age_band->value)->toBe('8-10');
     $this->refused($this->api('POST', '/api/sheets/roster', ['bytes' => base64_encode(str_repeat("Ada,9\n", 2000))]), '/text', 'at most 500 rows');
     // Out, and in again into an empty group: the same.
-    $out = $this->get('/api/roster.csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->getContent();
+    $out = $this->get('/api/sheets/roster')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->getContent();
     $names = Learner::query()->orderBy('name')->pluck('name')->all();
     $this->become($this->person($this->group('Tarrow Shore Band'), Role::Lead, 'other@gullwick.example'));
     $this->api('PUT', '/api/sheets/roster', ['bytes' => base64_encode($out)])->assertStatus(201)->assertJson(['taken' => 6]);
-    expect($this->get('/api/roster.csv')->getContent())->toBe($out)->and($names)->toHaveCount(6);
+    expect($this->get('/api/sheets/roster')->getContent())->toBe($out)->and($names)->toHaveCount(6);
 });
 
 it('takes meetings in, with those that meet another named', function (): void {
@@ -37,7 +38,7 @@ it('takes meetings in, with those that meet another named', function (): void {
     expect($rows[0]['fault'])->toContain('There is a meeting on 2026-12-01')->and($rows[1]['fault'])->toBeNull()->and($rows[2]['fault'])->toBe('Line 3 has a meeting at that time.')->and($rows[3]['fault'])->toBeNull();
     expect(Meeting::query()->count())->toBe(3);
     $this->api('PUT', '/api/sheets/meetings', $sheet + ['leave_bad' => true])->assertStatus(201);
-    expect(Meeting::query()->count())->toBe(5)->and($this->get('/api/meetings.csv')->getContent())->toContain("2026-12-15,20:00,60,2,\r\n");
+    expect(Meeting::query()->count())->toBe(5)->and($this->get('/api/sheets/meetings')->getContent())->toContain("2026-12-15,20:00,60,2,\r\n");
 });
 
 it('gives a calendar that reads back, with changes and meetings called off', function (): void {

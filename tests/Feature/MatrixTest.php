@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Along\WriteFiles;
 use App\Awards\SignBadge;
 use App\Http\ApiDocument;
 use App\Http\Middleware\FromOwnPages;
+use App\Http\Middleware\HoldLeft;
 use App\Http\Middleware\HoldToApi;
 use App\Models\Award;
 use App\Models\BadgeTick;
@@ -12,6 +14,7 @@ use App\Models\Device;
 use App\Models\Group;
 use App\Models\GroupPicture;
 use App\Models\Invitation;
+use App\Models\KeptFile;
 use App\Models\LeftCheck;
 use App\Models\MeetingRig;
 use App\Models\Office;
@@ -31,7 +34,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
 /** Routes that ask for no sign-in. */
-const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn', 'GET /api/issuers/{issuer}', 'GET /api/issuers/{issuer}/status/{list}'];
+const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/setup/zip', 'PUT /api/setup/zip/{zip}/parts', 'POST /api/setup/zip/{zip}/look', 'POST /api/setup/zip/{zip}/take', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn', 'GET /api/issuers/{issuer}', 'GET /api/issuers/{issuer}/status/{list}'];
 
 /** RFC 8037, appendix A.2. */
 const MATRIX_KEY = ['kty' => 'OKP', 'crv' => 'Ed25519', 'x' => '11qYAYKxCrfVS_7TyWQHOg7hcvPapiMlrwIaaPcHURo', 'kid' => 'kPrK_qmxVWaYVA9wwBF6Iuo3vVzz7TxHCTwXBygrS4k', 'alg' => 'EdDSA', 'use' => 'sig'];
@@ -98,15 +101,29 @@ function matrixGroup($test, string $name): array
     $trusted = TrustedIssuer::query()->create(['group_id' => $group->id, 'issuer' => 'urn:uuid:'.Str::uuid(), 'name' => 'Another crew', 'jwks' => ['keys' => [MATRIX_KEY]]]);
     GroupPicture::query()->create(['group_id' => $group->id, 'width' => 1, 'height' => 1, 'hash' => str_repeat('0', 32), 'png' => MATRIX_PNG]);
     BadgeTick::query()->create(['learner_id' => $ada->id, 'note' => (new Note('say', 'what a hitch is for'))->key(), 'ticked_by' => $people['lead']->id]);
+    [$file, $given] = matrixZips($group);
     $device = Device::query()->create(['user_id' => $people['spare']->id, 'label' => 'A phone', 'seen_at' => now()]);
     $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ada->id, 'knot' => 'overhand', 'device' => 'left', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:00:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes'];
     LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
 
     return ['group' => $group, 'people' => $people, 'ids' => [
-        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'award' => $award->id, 'as' => 'svg', 'issuer' => (string) $group->refresh()->issuer_id, 'list' => (string) $award->refresh()->status_list_id, 'trusted' => $trusted->id, 'card' => $card->id, 'practice' => "CARD$name",
+        'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'award' => $award->id, 'as' => 'svg', 'file' => $file, 'given' => $given, 'part' => base64_encode(implode('', iterator_to_array(KeptFile::query()->findOrFail($given)->parts()))), 'zip' => (string) Str::uuid(), 'issuer' => (string) $group->refresh()->issuer_id, 'list' => (string) $award->refresh()->status_list_id, 'trusted' => $trusted->id, 'card' => $card->id, 'practice' => "CARD$name",
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
         'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
     ]];
+}
+
+/** @return array{string, string} a zip of the group that can be fetched, and the same brought to it */
+function matrixZips(Group $group): array
+{
+    [$file, $given] = array_map(static fn (string $kind): KeptFile => KeptFile::query()->create(['group_id' => $group->id, 'kind' => $kind, 'state' => 'asked', 'stamp' => (string) Str::uuid()])->refresh(), ['along', 'given']);
+    app(WriteFiles::class)->keep($group, $file);
+    $given->update(['bytes' => $file->refresh()->bytes]);
+    foreach ($file->parts() as $place => $part) {
+        $given->put($place, $part);
+    }
+
+    return [$file->id, $given->id];
 }
 
 /** @param  array<string, string>  $ids  @return ?array<string, mixed> a body that the address takes */
@@ -146,6 +163,9 @@ function matrixBody(string $address, array $ids): ?array
         'PUT /api/office' => ['address' => 'https://register.example', 'client' => 'gullwick', 'secret' => 'lantern'], 'POST /api/office/awards' => ['awards' => [$ids['award']]],
         'POST /api/trusted' => ['file' => base64_encode((string) json_encode(['id' => 'urn:uuid:3b241101-e2bb-4255-8caf-4136c566a962', 'name' => 'A third crew', 'jwks' => ['keys' => [MATRIX_KEY]]]))],
         'PUT /api/certificate' => ['words' => 'Well tied.', 'colour' => '#1f4e5f'], 'PUT /api/certificate/picture' => ['bytes' => MATRIX_PNG],
+        'POST /api/along/files' => ['password' => 'harbour lantern 5'], 'PUT /api/along/left' => ['left' => true], 'POST /api/along/given' => ['bytes' => 10],
+        'PUT /api/along/given/{given}/parts' => ['place' => 0, 'data' => $ids['part'] ?? 'AAAA'], 'POST /api/along/given/{given}/look' => ['password' => 'none'], 'POST /api/along/given/{given}/take' => ['password' => 'none'],
+        'POST /api/setup/zip' => ['code' => 'none', 'bytes' => 10], 'PUT /api/setup/zip/{zip}/parts' => ['place' => 0, 'data' => 'AAAA'], 'POST /api/setup/zip/{zip}/look' => ['code' => 'none'], 'POST /api/setup/zip/{zip}/take' => ['code' => 'none', 'email' => 'own-lead@gullwick.example', 'new_password' => 'harbour-light-9'],
         'POST /api/had' => ['learners' => [$ids['learner']], 'knots' => ['overhand']],
         'POST /api/sheets/{kind}' => $sheet, 'PUT /api/sheets/{kind}' => $sheet, 'POST /api/calendar' => ['places' => true],
         'PUT /api/group' => ['units' => 'inches'], 'PUT /api/group/memory' => ['use' => 'usual'], 'POST /api/ropes' => ['name' => 'Blue', 'diameter_mm' => 6, 'material' => 'nylon'], 'PUT /api/ropes/{rope}' => ['name' => 'Spare', 'diameter_mm' => 9, 'material' => 'nylon'],
@@ -247,7 +267,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
             });
         }
         // What an address names, or a body, of another group is not there for anybody.
-        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person', 'card', 'award', 'trusted'], $route->parameterNames());
+        $names = array_intersect(['meeting', 'learner', 'archived', 'rope', 'stock', 'pole', 'invitation', 'remote', 'device', 'person', 'card', 'award', 'trusted', 'file', 'given'], $route->parameterNames());
         foreach ($names as $name) {
             foreach ($allowed as $role) {
                 ($this->apart)(function () use ($address, $role, $name, $body, &$tried): void {
@@ -273,6 +293,31 @@ it('lets each role do on every address what it may, and nobody anything else', f
         });
     }
     expect(count(matrixRoutes()))->toBeGreaterThan(70)->and($tried)->toBeGreaterThan(350);
+});
+
+it('writes nothing of a group that has left the house, but what takes somebody out of it or takes it along', function (): void {
+    $this->own['group']->update(['left_at' => now()]);
+    $open = [];
+    foreach (matrixRoutes() as $address => $route) {
+        if (str_starts_with($address, 'GET') || in_array($address, OPEN, true) && $address !== 'POST /api/join') {
+            continue;
+        }
+        if ($address !== 'POST /api/join' && ! in_array(HoldLeft::class, Route::gatherRouteMiddleware($route), true)) {
+            $open[] = $address;
+
+            continue;
+        }
+        ($this->apart)(function () use ($address): void {
+            $before = matrixState();
+            expect(($this->fire)($address, $this->own['ids'], 'lead', matrixBody($address, $this->own['ids']))->getStatusCode())->toBe(423, $address);
+            expect(matrixState())->toBe($before, $address);
+        });
+    }
+    expect($open)->toEqualCanonicalizing([
+        'POST /api/sign-out', 'PUT /api/me/password', 'DELETE /api/devices/{device}', 'DELETE /api/people/{person}', 'DELETE /api/learners/{learner}', 'POST /api/sheets/{kind}', 'POST /api/course/what-if',
+        'POST /api/verify', 'POST /api/tail', 'POST /api/screens', 'PUT /api/screens/{remote}', 'DELETE /api/screens/{remote}', 'POST /api/along/files', 'DELETE /api/along/files/{file}', 'PUT /api/along/left',
+        'POST /api/along/given', 'PUT /api/along/given/{given}/parts', 'POST /api/along/given/{given}/look', 'POST /api/along/given/{given}/take',
+    ]);
 });
 
 it('answers at no address outside the API but these, in a console too', function (): void {

@@ -9,8 +9,7 @@ use App\Models\Award;
 use App\Models\Group;
 use App\Models\Office;
 use App\Models\Submission;
-use App\Models\Work;
-use Carbon\CarbonImmutable;
+use App\Work\WorkView;
 use Compadre\Core\Awards\Office\Passage;
 use Compadre\Core\Awards\Office\Wish;
 use Illuminate\Support\Facades\DB;
@@ -30,7 +29,7 @@ final class OfficeBoard
             'awards' => $office === null ? [] : $this->awards($office),
             'never_sent' => $office === null ? [] : $this->neverSent($group, $office),
             'not_forgotten' => $this->notForgotten($group),
-            'work' => $this->work($group),
+            'work' => WorkView::last($group, RunErrand::kind()),
         ];
     }
 
@@ -89,16 +88,5 @@ final class OfficeBoard
         }
 
         return $open;
-    }
-
-    /** @return ?array{state: string, done: int, of: int, trouble: ?string, next: ?string} how the last errand goes */
-    private function work(Group $group): ?array
-    {
-        $work = Work::query()->where('group_id', $group->id)->where('kind', RunErrand::kind())->orderByRaw('open is null')->orderByDesc('id')->first();
-
-        return $work === null ? null : [
-            'state' => $work->state, 'done' => $work->done, 'of' => $work->of, 'trouble' => $work->trouble,
-            'next' => $work->state === 'waiting' && $work->wake_at->isAfter(CarbonImmutable::now()) ? $work->wake_at->toIso8601ZuluString() : null,
-        ];
     }
 }

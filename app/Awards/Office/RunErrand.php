@@ -41,7 +41,8 @@ final readonly class RunErrand implements LongWork
     public function do(Group $group, Hold $hold): void
     {
         $office = Office::of($group);
-        if ($office === null) {
+        // Where the group lives now, the office is told.
+        if ($office === null || $group->left_at !== null) {
             return;
         }
         $ledger = new KeptLedger($office, $this->names);

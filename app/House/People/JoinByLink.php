@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\House\People;
 
+use App\Http\LivesElsewhere;
 use App\Models\Invitation;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -32,6 +33,7 @@ final readonly class JoinByLink
     {
         return DB::transaction(function () use ($token, $person): User {
             $link = $this->open($token);
+            LivesElsewhere::hold($link->group);
             $user = ($this->newPerson)($link->group, $link->role, $person);
             $link->update(['used_at' => CarbonImmutable::now()]);
 

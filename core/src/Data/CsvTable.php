@@ -42,30 +42,62 @@ final readonly class CsvTable
     }
 
     /**
-     * The cells by the name of their column. The first row names the columns where it holds only words for them; else they
-     * come in the order given.
+     * The cells by the name of their column. The first row names the columns, in whatever order, where at least half of it is words for
+     * them; what it calls otherwise is left out. Without such a row they come in the order given.
      *
      * @param  array<string, list<string>>  $columns  words for each column, in lower case
-     * @return array<int, array<string, string>> by line
+     * @return array<int, array<string, string>> by line; under '' what stands beyond the last column
      */
     public function named(array $columns): array
     {
         $rows = $this->rows;
-        $order = array_keys($columns);
-        $first = array_map(static fn (string $cell): ?string => self::column(mb_strtolower($cell), $columns), $rows[array_key_first($rows)] ?? []);
-        if ($first !== [] && ! in_array(null, $first, true)) {
-            $order = $first;
+        $head = $this->head($columns);
+        if ($head !== null) {
             unset($rows[array_key_first($rows)]);
         }
+        $order = $head ?? array_keys($columns);
 
         return array_map(static function (array $cells) use ($order): array {
             $named = [];
             foreach ($order as $place => $column) {
-                $named[(string) $column] = $cells[$place] ?? '';
+                $named += $column === null ? [] : [$column => $cells[$place] ?? ''];
             }
+            $beyond = trim(implode(' ', array_slice($cells, count($order))));
 
-            return $named + (count($cells) > count($order) ? ['' => implode(' ', array_slice($cells, count($order)))] : []);
+            return $named + ($beyond === '' ? [] : ['' => $beyond]);
         }, $rows);
+    }
+
+    /**
+     * Columns that it has and nobody asked for.
+     *
+     * @param  array<string, list<string>>  $columns
+     * @return list<string> as they are called
+     */
+    public function leftOut(array $columns): array
+    {
+        $first = $this->rows[array_key_first($this->rows)] ?? [];
+        $head = $this->head($columns) ?? [];
+
+        return array_values(array_filter($first, static fn (string $cell, int $place): bool => $cell !== '' && array_key_exists($place, $head) && $head[$place] === null, ARRAY_FILTER_USE_BOTH));
+    }
+
+    /**
+     * @param  array<string, list<string>>  $columns
+     * @return ?list<?string> the column each place of the first row names; null where that row names none
+     */
+    private function head(array $columns): ?array
+    {
+        $head = [];
+        foreach ($this->rows[array_key_first($this->rows)] ?? [] as $cell) {
+            $column = self::column($cell, $columns);
+            // Of two that mean the same the first counts.
+            $head[] = in_array($column, $head, true) ? null : $column;
+        }
+        $known = count(array_filter($head, is_string(...)));
+        $named = count(array_filter($this->rows[array_key_first($this->rows)] ?? [], static fn (string $cell): bool => $cell !== ''));
+
+        return $known > 0 && 2 * $known >= $named ? $head : null;
     }
 
     /**
@@ -73,19 +105,22 @@ final readonly class CsvTable
      *
      * @param  list<string>  $head
      * @param  list<list<string>>  $rows
+     * @param  string  $between  a comma, or a tab, which spreadsheets take from a clipboard
      */
-    public static function write(array $head, array $rows): string
+    public static function write(array $head, array $rows, string $between = ','): string
     {
         // What begins like this, a spreadsheet would reckon out: a name must not do anything.
         $tame = static fn (string $text): string => preg_match("/^[=+\\-@'\t\r]/", $text) === 1 ? "'$text" : $text;
         $cell = static fn (string $text): string => preg_match('/[",;\t|\r\n]|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
 
-        return implode('', array_map(static fn (array $row): string => implode(',', array_map(static fn (string $text): string => $cell($tame($text)), $row))."\r\n", [$head, ...$rows]));
+        return implode('', array_map(static fn (array $row): string => implode($between, array_map(static fn (string $text): string => $cell($tame($text)), $row))."\r\n", [$head, ...$rows]));
     }
 
     /** @param  array<string, list<string>>  $columns */
-    private static function column(string $word, array $columns): ?string
+    private static function column(string $cell, array $columns): ?string
     {
+        // As people write them: "Length (mm)", "age_band", "Tied?".
+        $word = trim((string) preg_replace('/[\s_.:?()*-]+/u', ' ', mb_strtolower($cell)));
         foreach ($columns as $name => $words) {
             if (in_array($word, $words, true)) {
                 return $name;

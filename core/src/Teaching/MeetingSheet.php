@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching;
 
 use Compadre\Core\Data\CsvTable;
+use Compadre\Core\Data\SheetRow;
 use DateTimeImmutable;
 
 /**
@@ -14,13 +15,13 @@ final class MeetingSheet
 {
     public const MOST = 200;
 
-    private const COLUMNS = [
+    public const COLUMNS = [
         'date' => ['date', 'day'], 'starts' => ['starts', 'start', 'starts at', 'time', 'from'], 'minutes' => ['minutes', 'length', 'duration'],
         'checkers' => ['checkers', 'leaders', 'helpers'], 'place' => ['place', 'where', 'location'],
     ];
 
-    /** @return list<array{line: int, date: string, starts_at: string, minutes: int, checkers: int, place: ?string, fault: ?string}> */
-    public static function rows(CsvTable $table, string $today): array
+    /** @return list<SheetRow> each with date, starts_at, minutes, checkers and place */
+    public static function rows(CsvTable $table): array
     {
         $rows = [];
         foreach ($table->named(self::COLUMNS) as $line => $cells) {
@@ -31,7 +32,6 @@ final class MeetingSheet
             $checkers = ($cells['checkers'] ?? '') === '' ? '2' : $cells['checkers'];
             $fault = match (true) {
                 ! self::isDay($date) => "The date is \"$date\"; allowed: a date as 2026-11-24.",
-                $date < $today => "The date is $date; allowed: today, $today, or a later day.",
                 preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $starts) !== 1 => "The start is \"$starts\"; allowed: a time of day as 18:30.",
                 preg_match('/^\d{1,3}$/', $minutes) !== 1 || (int) $minutes < 15 || (int) $minutes > 600 => "The minutes are \"$minutes\"; allowed: a whole number from 15 to 600.",
                 preg_match('/^\d{1,2}$/', $checkers) !== 1 || (int) $checkers < 1 || (int) $checkers > 20 => "The leaders are \"$checkers\"; allowed: a whole number from 1 to 20.",
@@ -39,7 +39,7 @@ final class MeetingSheet
                 isset($cells['']) => 'There is more on this row than date, start, minutes, leaders and place: '.$cells[''].'.',
                 default => null,
             };
-            $rows[] = ['line' => $line, 'date' => $date, 'starts_at' => $starts, 'minutes' => (int) $minutes, 'checkers' => (int) $checkers, 'place' => ($cells['place'] ?? '') === '' ? null : $cells['place'], 'fault' => $fault];
+            $rows[] = new SheetRow($line, ['date' => $date, 'starts_at' => $starts, 'minutes' => (int) $minutes, 'checkers' => (int) $checkers, 'place' => ($cells['place'] ?? '') === '' ? null : $cells['place']], $fault);
         }
 
         return $rows;

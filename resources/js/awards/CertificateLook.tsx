@@ -1,12 +1,13 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { base64 } from '../api/bytes';
 import { certificatesQuery, groupPicture } from '../api/awards';
 import { call, type Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { AreaField } from '../ui/Field';
-import { base64, FileButton } from '../ui/FileButton';
+import { FileButton } from '../ui/FileButton';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { words } from '../words/en';

@@ -1,11 +1,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Ban, CircleHelp, ShieldAlert, ShieldCheck, ShieldQuestion } from 'lucide-react';
+import { base64 } from '../api/bytes';
 import { trustedQuery } from '../api/awards';
 import { call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
-import { base64, FileButton } from '../ui/FileButton';
+import { FileButton } from '../ui/FileButton';
 import { Faults } from '../ui/states';
 import { dayOf } from '../words/format';
 import { words } from '../words/en';

@@ -4,14 +4,16 @@ import { ApiProblem, call, type Schemas } from '../api/client';
 import { groupQuery, queryClient } from '../api/queries';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
+import { Link } from 'react-router';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { number } from '../words/format';
 import { words } from '../words/en';
 import { Badges } from './Badges';
 import { Forgetting } from './Forgetting';
-import { CalendarPart, SheetsPart } from './Files';
+import { CalendarPart } from './Files';
 
 type Settings = Schemas['GroupSettings'];
 
@@ -35,11 +37,24 @@ export function HousePage() {
           <Ropes settings={group.data} />
           <div className="flex flex-col gap-10">
             <CalendarPart settings={group.data} />
-            <SheetsPart />
+            {me.may.people && <AlongLink />}
           </div>
         </div>
       </fieldset>
     </div>
+  );
+}
+
+/** Lists and zips have a page of their own. */
+function AlongLink() {
+  return (
+    <section className="flex flex-col gap-1">
+      <h2 className="text-xl">{words.along.title}</h2>
+      <p className="text-soft">{words.along.about}</p>
+      <Link to="/along" className={LINK}>
+        {words.along.open}
+      </Link>
+    </section>
   );
 }
 

@@ -2,7 +2,7 @@
  * What the device says about what is not on the server yet: checks, what else was noted of the evening, and checks that
  * somebody else tapped here, which wait for them.
  */
-export type SyncState = Counts & { trouble: 'none' | 'network' | 'sign-in' };
+export type SyncState = Counts & { trouble: 'none' | 'network' | 'sign-in' | 'moved' };
 
 export type Counts = { waiting: number; notes: number; refused: number; others: Others };
 export type Others = { count: number; names: string[] };
@@ -14,6 +14,8 @@ export type SyncEvent =
   | { is: 'sent' }
   /** Nobody is signed in here, or not any more. */
   | { is: 'shut' }
+  /** The group lives in another house: what waits is to be brought there as a file. */
+  | { is: 'moved' }
   /** There was no network, or the server was not well. */
   | { is: 'lost' };
 
@@ -27,6 +29,8 @@ export function after(state: SyncState, event: SyncEvent): SyncState {
       return { ...state, trouble: 'none' };
     case 'shut':
       return { ...state, trouble: 'sign-in' };
+    case 'moved':
+      return { ...state, trouble: 'moved' };
     case 'lost':
       return { ...state, trouble: 'network' };
   }

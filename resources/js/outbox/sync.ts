@@ -1,7 +1,7 @@
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import { serverNow } from '../api/time';
-import { isAnothers, isForAll, isShut } from './faults';
+import { hasMoved, isAnothers, isForAll, isShut } from './faults';
 import { type Answer, asked, BATCH, checks, isMine, lines, notes, sendBatch, waitingChecks } from './lines';
 import { after, atRest, type SyncEvent, type SyncState } from './state';
 import { type KeptStep, store } from './store';
@@ -100,6 +100,7 @@ async function heard(fault: unknown): Promise<SyncEvent> {
     await queryClient.refetchQueries({ queryKey: meQuery.queryKey });
     return { is: 'sent' };
   }
+  if (hasMoved(fault)) return { is: 'moved' };
   if (!isShut(fault)) return { is: 'lost' };
   if (fault.status === 401 && (await handIn())) signedOutElsewhere.say();
   return { is: 'shut' };

@@ -1,12 +1,14 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { badgesQuery, houseQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
+import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { type Answers, emptyAnswers, stepOf, toRequest } from './answers';
 import { BadgeStep } from './BadgeStep';
+import { MoveHere } from './MoveHere';
 import { GroupStep, LearnersStep, MeetingsStep, RopeStep, YouStep } from './steps';
 
 /** What a question still wants that its fields cannot say themselves. */
@@ -21,6 +23,7 @@ export function SetUpPage() {
   const badges = useQuery(badgesQuery);
   const { today } = useQuery(houseQuery).data ?? { today: '' };
   const [at, setAt] = useState(0);
+  const [moves, setMoves] = useState(false);
   const [missing, setMissing] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Answers>(() => emptyAnswers(today));
   const finish = useMutation({
@@ -35,6 +38,13 @@ export function SetUpPage() {
   if (badges.isPending) return <Loading />;
   if (badges.isError) return <Failure error={badges.error} retry={() => void badges.refetch()} />;
   const set = (part: Partial<Answers>): void => setAnswers((now) => ({ ...now, ...part }));
+  if (moves) {
+    return (
+      <Walls>
+        <MoveHere onNew={() => setMoves(false)} />
+      </Walls>
+    );
+  }
   const last = words.setup.steps.length - 1;
   const screens = [
     <GroupStep key="group" answers={answers} set={set} />,
@@ -45,12 +55,7 @@ export function SetUpPage() {
     <MeetingsStep key="meetings" answers={answers} set={set} />,
   ];
   return (
-    <main className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-6 px-5 py-8">
-      <div>
-        <p className="mb-2 font-display text-xl font-bold text-hemp-deep">{words.app}</p>
-        <h1 className="text-4xl">{words.setup.title}</h1>
-        <p className="text-soft">{words.setup.lead}</p>
-      </div>
+    <Walls>
       <ol className="relative flex justify-between">
         <span aria-hidden className="absolute inset-x-5 top-4 h-1 rounded bg-hemp" />
         {words.setup.steps.map((name, n) => (
@@ -92,6 +97,24 @@ export function SetUpPage() {
           </Button>
         </div>
       </form>
+      {at === 0 && (
+        <button type="button" className={`${LINK} self-start`} onClick={() => setMoves(true)}>
+          {words.along.moveHere}
+        </button>
+      )}
+    </Walls>
+  );
+}
+
+function Walls({ children }: { children: ReactNode }) {
+  return (
+    <main className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-6 px-5 py-8">
+      <div>
+        <p className="mb-2 font-display text-xl font-bold text-hemp-deep">{words.app}</p>
+        <h1 className="text-4xl">{words.setup.title}</h1>
+        <p className="text-soft">{words.setup.lead}</p>
+      </div>
+      {children}
     </main>
   );
 }

@@ -6,6 +6,7 @@ import { words } from '../words/en';
 import { SyncBar } from '../outbox/SyncBar';
 import { ClockBar } from './ClockBar';
 import { GroupMenu } from './GroupMenu';
+import { Moved } from './Moved';
 import { useMe } from '../device/me';
 import { useOnline } from '../device/offline';
 
@@ -67,6 +68,7 @@ export function Frame() {
       </nav>
       <main id="page" className="min-w-0 flex-1 px-4 pt-3 pb-28 print:p-0 rail:px-8 rail:pt-7 rail:pb-10">
         <ClockBar />
+        {me.group.left_at !== null && <Moved at={me.group.left_at} mayLead={me.may.people} />}
         <SyncBar online={online} mayPlan={me.may.plan} />
         <Suspense fallback={<Loading />}>
           <Outlet />

@@ -1,4 +1,4 @@
-import { Award, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
+import { Archive, Award, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -81,6 +81,11 @@ export function GroupMenu() {
             {me.may.people && (
               <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/people')}>
                 <UserPlus aria-hidden className="size-5" /> {words.nav.people}
+              </DropdownMenu.Item>
+            )}
+            {me.may.people && (
+              <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/along')}>
+                <Archive aria-hidden className="size-5" /> {words.along.title}
               </DropdownMenu.Item>
             )}
             <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>

@@ -9,6 +9,7 @@ import { MeContext } from '../device/me';
 import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline';
 import { page } from './page';
 
+const AlongPage = page(() => import('../along/AlongPage'), 'AlongPage');
 const AwardsPage = page(() => import('../awards/AwardsPage'), 'AwardsPage');
 const OfficePage = page(() => import('../awards/OfficePage'), 'OfficePage');
 const VerifyPage = page(() => import('../awards/VerifyPage'), 'VerifyPage');
@@ -96,6 +97,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/bench/calibrate" element={<CalibratePage />} />
             <Route path="/bench/:rig" element={<RigPage />} />
             <Route path="/bench/:rig/change" element={<OwnRigPage />} />
+            <Route path="/along" element={<AlongPage />} />
             <Route path="/awards" element={<AwardsPage />} />
             <Route path="/award-office" element={<OfficePage />} />
             <Route path="/verify" element={<VerifyPage />} />

@@ -1,3 +1,4 @@
+import { along } from './en/along';
 import { awards } from './en/awards';
 import { bench } from './en/bench';
 import { check } from './en/check';
@@ -89,5 +90,6 @@ export const words = {
   ...check,
   ...crew,
   ...practice,
+  ...along,
   ...awards,
 } as const;

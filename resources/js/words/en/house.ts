@@ -71,24 +71,6 @@ export const house = {
     newAddress: 'Make a new address',
     endAddress: 'End the address',
     addressShown: 'Give this to calendar programs. Whoever has it can read the dates. It is shown only now.',
-    sheets: 'Lists',
-    roster: 'Learners',
-    meetings: 'Meetings',
-    sheetsAbout: {
-      roster: 'Name, age and hand, one learner a row, with any of comma, semicolon, tab or bar between.',
-      meetings: 'Date, start, minutes, leaders and place, one meeting a row.',
-    },
-    out: 'Download the list (.csv)',
-    file: 'A file to read',
-    paste: 'Or paste it here',
-    line: (n: number) => `Line ${number(n)}:`,
-    found: (good: number, bad: number) =>
-      bad === 0
-        ? `${count(good, 'row', 'rows')}, all good.`
-        : `${count(good, 'row is', 'rows are')} good, ${count(bad, 'has', 'have')} a fault. Nothing is taken in yet.`,
-    take: (good: number, bad: number) =>
-      bad === 0 ? `Take in ${count(good, 'row', 'rows')}` : `Take in the ${number(good)} good ones, leave the rest`,
-    taken: (n: number) => `${count(n, 'row', 'rows')} taken in.`,
   },
   badges: {
     write: 'Write a badge',

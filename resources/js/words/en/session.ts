@@ -112,6 +112,7 @@ export const session = {
       none: 'Being sent.',
       network: 'No network: sent as soon as there is one.',
       'sign-in': 'Sign in again, and they are sent.',
+      moved: 'The group has moved to another house: save them as a file, and bring it in there under Take along.',
     },
     provisional: 'Reckoned on this device; it counts once it is sent.',
     full: 'This device could not keep the check: its storage is full or closed. Nothing was recorded; write it down.',

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Along\Sheets;
+
+use App\House\Badges\KeepBadge;
+use App\Models\Group;
+use App\Models\GroupBadge;
+use App\Models\OwnBadge;
+use App\Models\User;
+use Compadre\Core\Data\Fields;
+
+/**
+ * The badges a group has written, every version of them, and those it works toward.
+ */
+final readonly class BadgeFile implements Listing
+{
+    public const FORMAT = 'compadre-badges';
+
+    public function __construct(private KeepBadge $keep)
+    {
+    }
+
+    public function form(): string
+    {
+        return 'json';
+    }
+
+    public function write(Group $group, string $between): string
+    {
+        return JsonFile::write(self::FORMAT, [
+            'badges' => $group->badgePacks()->orderBy('badge')->orderBy('version')->get()->map(static fn (OwnBadge $one): array => $one->pack)->all(),
+            'chosen' => $group->badges()->get()->map(static fn (GroupBadge $one): array => ['badge' => $one->badge, 'due_on' => $one->due_on, 'firm' => $one->firm])->all(),
+        ]);
+    }
+
+    public function look(User $by, string $bytes): Looked
+    {
+        $file = JsonFile::read($bytes, self::FORMAT, 'badges');
+        $here = [];
+        foreach ($by->group->badgePacks()->get() as $one) {
+            $here["$one->badge $one->version"] = ['pack' => $one->pack];
+        }
+        $rows = [];
+        foreach ($file->objects('badges') as $pack) {
+            $version = $pack->whole('version', 1);
+            $rows[] = Row::good(count($rows) + 1, $pack->text('name', $pack->text('id')).", version $version", ['pack' => $pack->raw()], $here["{$pack->text('id')} $version"] ?? null);
+        }
+        foreach ($file->has('chosen') ? $file->objects('chosen') : [] as $chosen) {
+            $now = $by->group->badges()->where('badge', $chosen->text('badge'))->first();
+            $data = ['badge' => $chosen->text('badge'), 'due_on' => $chosen->textOrNull('due_on'), 'firm' => $chosen->flag('firm', true)];
+            $rows[] = Row::good(count($rows) + 1, "Working toward {$data['badge']}".($data['due_on'] === null ? '' : " by {$data['due_on']}"), $data, $now === null ? null : ['badge' => $now->badge, 'due_on' => $now->due_on, 'firm' => $now->firm]);
+        }
+
+        return TriedList::look($by, $rows, $this->one(...));
+    }
+
+    public function take(User $by, array $rows): void
+    {
+        foreach ($rows as $row) {
+            $this->one($by, $row);
+        }
+    }
+
+    private function one(User $by, Row $row): void
+    {
+        $data = Fields::of($row->data);
+        $data->has('pack')
+            ? $this->keep->save($by, array_diff_key($data->object('pack')->raw(), ['version' => 1]))
+            : $this->keep->choose($by->group, $data->text('badge'), $data->textOrNull('due_on'), $data->flag('firm'));
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Along;
+
+use App\Models\Group;
+use App\Models\KeptFile;
+use Compadre\Core\Refusal;
+use Illuminate\Support\Str;
+
+/**
+ * A group that is here already takes a zip of its own in: one that comes back from another house, or one of before.
+ */
+final readonly class TakeBack
+{
+    public function __construct(private KeepFiles $files, private TakeGroup $take, private WriteFiles $write)
+    {
+    }
+
+    /**
+     * @param  bool  $yes  else it is only said what it would do
+     *
+     * @throws Refusal
+     */
+    public function __invoke(Group $group, KeptFile $file, ?string $password, bool $yes): TakenIn
+    {
+        return $this->files->read($file, $password, function (ReadZip $zip) use ($group, $yes): TakenIn {
+            if ($zip->group !== $group->id) {
+                throw Refusal::saying('/file', $zip->name, "a zip of $group->name", "This zip is of another group, $zip->name. In this house there is $group->name. Nothing was taken in.");
+            }
+            $yes ? $this->keepBefore($group) : null;
+
+            return ($this->take)($zip, true, $yes);
+        });
+    }
+
+    /** What is here now can be had again. */
+    private function keepBefore(Group $group): void
+    {
+        KeptFile::query()->where('group_id', $group->id)->where('kind', 'before')->get()->each(static fn (KeptFile $old) => $old->remove());
+        $this->write->keep($group, KeptFile::query()->create(['group_id' => $group->id, 'kind' => 'before', 'state' => 'asked', 'stamp' => (string) Str::uuid(), 'locked' => false])->refresh());
+    }
+}

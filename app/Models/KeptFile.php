@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * A file that was made to be fetched, or that was brought: in parts, in the database, so that erasing somebody takes it in the same act.
+ *
+ * @property string $id
+ * @property ?string $group_id null for what is brought to an empty house
+ * @property string $kind along: a zip to be fetched; before: what was here when another was taken in; given: brought, part by part
+ * @property string $state asked, ready, gone
+ * @property string $stamp another one whenever what it would hold has changed
+ * @property ?string $password locked with the house's key, until the file is written
+ * @property bool $locked whether it asks for a password
+ * @property int $bytes in all; of one that is brought, so many as there are to be
+ * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at
+ */
+final class KeptFile extends Model
+{
+    use HasUuids;
+
+    /** Days that a file is kept for. */
+    public const DAYS = 7;
+
+    /** Bytes of a part. */
+    public const PART = 1024 * 1024;
+
+    protected $guarded = [];
+
+    protected $hidden = ['password'];
+
+    protected function casts(): array
+    {
+        return ['locked' => 'boolean', 'bytes' => 'integer'];
+    }
+
+    /** Nothing that is kept of a group may hold somebody who is erased: what was made is gone, what is being made is made anew. */
+    public static function forgetIn(Group $group): void
+    {
+        $files = static fn (): Builder => self::query()->where('group_id', $group->id);
+        $files()->where('kind', 'given')->get()->each(static fn (self $file) => $file->remove());
+        DB::table('kept_file_parts')->whereIn('file_id', $files()->select('id'))->delete();
+        $files()->where('state', 'ready')->update(['state' => 'gone', 'bytes' => 0, 'stamp' => (string) Str::uuid()]);
+        $files()->where('state', 'asked')->update(['stamp' => (string) Str::uuid()]);
+    }
+
+    /** What nobody fetched in time. */
+    public static function sweep(): void
+    {
+        self::query()->where('updated_at', '<', CarbonImmutable::now()->subDays(self::DAYS))->get()->each(static fn (self $file) => $file->remove());
+    }
+
+    public function remove(): void
+    {
+        DB::transaction(function (): void {
+            DB::table('kept_file_parts')->where('file_id', $this->id)->delete();
+            $this->delete();
+        }, 3);
+    }
+
+    public function put(int $place, string $bytes): void
+    {
+        DB::table('kept_file_parts')->upsert(['file_id' => $this->id, 'place' => $place, 'data' => base64_encode($bytes)], ['file_id', 'place'], ['data']);
+    }
+
+    /** @return iterable<int, string> its bytes, part by part */
+    public function parts(): iterable
+    {
+        for ($place = 0; is_string($data = DB::table('kept_file_parts')->where('file_id', $this->id)->where('place', $place)->value('data')); $place++) {
+            yield $place => (string) base64_decode($data, true);
+        }
+    }
+}
