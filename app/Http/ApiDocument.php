@@ -76,6 +76,12 @@ final class ApiDocument
         return $this->found($this->branch($response, ['content', 'application/json', 'schema']));
     }
 
+    /** @return array<string, mixed> a shared schema, by its name */
+    public function component(string $name): array
+    {
+        return ['$ref' => "#/components/schemas/$name"];
+    }
+
     /** @param  array<string, mixed>  $schema */
     public function hold(mixed $data, array $schema): void
     {

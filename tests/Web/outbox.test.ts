@@ -71,6 +71,7 @@ describe('what the device says of what waits', () => {
     [{ is: 'sent' }, atRest],
     [{ is: 'shut' }, { ...atRest, trouble: 'sign-in' }],
     [{ is: 'lost' }, { ...atRest, trouble: 'network' }],
+    [{ is: 'moved' }, { ...atRest, trouble: 'moved' }],
   ])('follows %j from rest', (event, expected) => {
     expect(after(atRest, event)).toEqual(expected);
   });
@@ -287,6 +288,42 @@ describe('who is here, and the clock', () => {
     await markHere('gone', 'ada', true);
     expect(await store.roll.count()).toBe(0);
     expect(syncState()).toEqual(atRest);
+  });
+});
+
+describe('a group that has moved to another house', () => {
+  it('keeps all that waits, says why, has it in the file, and sends it where the group stays after all', async () => {
+    server.broken.set(/^\/api\/(check-events|walk-ins|meetings)/, { status: 423, field: '/group', message: 'Moved.' });
+    await walkIn('Odd Q.', 'tonight');
+    await record(draft(), 'Ada P., bowline', { verdict: 'has_it', next: '' }, 50);
+    await markHere('tonight', 'bram', true);
+    await takeStep({ meeting: 'tonight', step: 'start' });
+    await settled({ trouble: 'moved' });
+    expect(syncState()).toMatchObject({ waiting: 1, notes: 3, refused: 0 });
+    // Nothing of it was asked for one by one: it is the house that takes nothing.
+    expect(server.paths().filter((path) => path === 'POST /api/check-events').length).toBeLessThanOrEqual(1);
+    const file = JSON.parse(await text(await unsentFile())) as {
+      events: { learner: string; who: string }[];
+      walk_ins: unknown[];
+    };
+    expect(file.events).toMatchObject([{ learner: 'ada', who: 'Ada P., bowline' }]);
+    expect(file.walk_ins).toHaveLength(1);
+    server.broken.clear();
+    await sync();
+    await settled(atRest);
+    expect(server.events).toHaveLength(1);
+    expect(server.here.get('tonight bram')).toBe(true);
+  });
+
+  it('leaves with a phone whose access has ended what it could not hand in', async () => {
+    server.network = false;
+    await check();
+    await keepKey({ user: { id: 'maren' }, hand_in: 'seal-maren' } as never);
+    server.network = true;
+    server.signedIn = null;
+    server.broken.set(/left-checks/, { status: 423, field: '/group', message: 'Moved.' });
+    await expect(handIn()).resolves.toBe(false);
+    expect(await store.events.count()).toBe(1);
   });
 });
 

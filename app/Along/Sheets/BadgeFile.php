@@ -18,7 +18,7 @@ final readonly class BadgeFile implements Listing
 {
     public const FORMAT = 'compadre-badges';
 
-    public function __construct(private KeepBadge $keep)
+    public function __construct(private KeepBadge $keep, private JsonFile $file)
     {
     }
 
@@ -37,7 +37,7 @@ final readonly class BadgeFile implements Listing
 
     public function look(User $by, string $bytes): Looked
     {
-        $file = JsonFile::read($bytes, self::FORMAT, 'badges');
+        $file = $this->file->read($bytes, self::FORMAT, 'BadgesFile', 'badges');
         $here = [];
         foreach ($by->group->badgePacks()->get() as $one) {
             $here["$one->badge $one->version"] = ['pack' => $one->pack];

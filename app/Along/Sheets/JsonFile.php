@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
+use App\Http\ApiDocument;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
 
 /**
- * A file in JSON that says what it is.
+ * A file in JSON that says what it is; its schema is in the API document.
  */
-final class JsonFile
+final readonly class JsonFile
 {
     private const VERSION = 1;
+
+    public function __construct(private ApiDocument $document)
+    {
+    }
 
     /** @param  array<string, mixed>  $parts */
     public static function write(string $format, array $parts): string
@@ -22,24 +27,31 @@ final class JsonFile
     }
 
     /**
+     * @param  string  $schema  its name in the API document
      * @param  string  $list  what a bare list, or a bare entry of it, is taken for
      *
-     * @throws Refusal for another kind of file, or another version
+     * @throws Refusal for another kind of file, another version, or what its schema does not allow
      */
-    public static function read(string $bytes, string $format, string $list): Fields
+    public function read(string $bytes, string $format, string $schema, string $list): Fields
     {
         $data = Json::arrays(Json::read($bytes));
         if (! is_array($data)) {
             throw self::refused($format);
         }
         if (! isset($data['format'])) {
-            return array_is_list($data) || isset($data['id']) ? Fields::of([$list => array_is_list($data) ? $data : [$data]]) : throw self::refused($format);
+            $data = ['format' => $format, 'version' => self::VERSION] + (array_is_list($data) || isset($data['id']) ? [$list => array_is_list($data) ? $data : [$data]] : throw self::refused($format));
         }
         if ($data['format'] !== $format) {
             throw self::refused($format);
         }
         if (($data['version'] ?? null) !== self::VERSION) {
             throw Refusal::saying('/bytes', $data['version'] ?? null, 'version '.self::VERSION, 'This file was written by another version of Compadre than this one. Nothing was taken in.');
+        }
+
+        try {
+            $this->document->hold(json_decode(Json::write($data)), $this->document->component($schema));
+        } catch (Refusal $fault) {
+            throw Refusal::saying('/bytes', null, $fault->toArray()['allowed'], ApiRow::said($fault).' Nothing was taken in.');
         }
 
         return Fields::of($data);

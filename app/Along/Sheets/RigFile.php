@@ -17,7 +17,7 @@ final readonly class RigFile implements Listing
 {
     public const FORMAT = 'compadre-rigs';
 
-    public function __construct(private KeepRig $keep)
+    public function __construct(private KeepRig $keep, private JsonFile $file)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class RigFile implements Listing
     {
         $here = $by->group->rigPacks()->get()->keyBy('rig');
         $rows = [];
-        foreach (JsonFile::read($bytes, self::FORMAT, 'rigs')->objects('rigs') as $rig) {
+        foreach ($this->file->read($bytes, self::FORMAT, 'RigsFile', 'rigs')->objects('rigs') as $rig) {
             $pack = $rig->object('pack');
             $now = $here->get($pack->text('id'));
             // A version counts how often it was changed in a house, and is nothing of the rig's own.

@@ -19,7 +19,7 @@ final readonly class WaysFile implements Listing
 
     private const WAYS = ['units', 'words', 'tail_school', 'backup', 'old_share', 'new_knots', 'methods'];
 
-    public function __construct(private KeepHouse $keep, private ApiRow $api)
+    public function __construct(private KeepHouse $keep, private ApiRow $api, private JsonFile $file)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class WaysFile implements Listing
 
     public function look(User $by, string $bytes): Looked
     {
-        $file = JsonFile::read($bytes, self::FORMAT, 'ropes');
+        $file = $this->file->read($bytes, self::FORMAT, 'WaysFile', 'ropes');
         [$ways, $ropes] = [self::ways($by->group), self::ropes($by->group)];
         $rows = [];
         foreach ($file->has('ways') ? $file->object('ways')->raw() : [] as $way => $value) {

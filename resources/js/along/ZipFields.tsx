@@ -33,7 +33,7 @@ export function ZipFields({ zip }: { zip: Zip }) {
       {zip.look.isPending && (
         <p role="status">
           {zip.share === null ? words.along.looking : words.along.bringing(zip.share)}
-          {zip.share !== null && <progress className="h-3 w-full accent-signal" value={zip.share} max={1} />}
+          {zip.share !== null && <progress className="h-3 w-full accent-signal" value={zip.share} />}
         </p>
       )}
     </>
