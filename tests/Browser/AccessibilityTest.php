@@ -16,7 +16,7 @@ it('has nothing serious against it on any screen', function (int $width, int $he
     $this->named('Ada P., here or away')->click();
     $this->see('1 of 16 here');
     $this->accessibleInBoth('session, one here');
-    foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Signed in on', '/house' => 'How knots are forgotten', '/pocket' => 'Print it for a wet pocket', '/check/of' => 'Who is in front of you', '/knot/bowline' => 'What to look at', '/map' => 'What comes before what', '/bench' => 'What should stand at the end', '/bench/tripod' => 'What it is built of', '/bench/shear-legs' => 'Before any length is shown', '/bench/which' => 'Tempting, and left out', '/bench/instruments/line' => 'Pull at each anchor', '/bench/calibrate' => 'Nothing is measured yet', '/handout/bowline' => 'What to look at', '/phone' => 'The code', '/check/square-knot' => 'Tail:'] as $path => $words) {
+    foreach (['/course' => 'Badges', '/crew' => 'Learner', '/show' => 'Pick a knot', '/people' => 'Signed in on', '/house' => 'How knots are forgotten', '/along' => 'Which list', '/pocket' => 'Print it for a wet pocket', '/check/of' => 'Who is in front of you', '/knot/bowline' => 'What to look at', '/map' => 'What comes before what', '/bench' => 'What should stand at the end', '/bench/tripod' => 'What it is built of', '/bench/shear-legs' => 'Before any length is shown', '/bench/which' => 'Tempting, and left out', '/bench/instruments/line' => 'Pull at each anchor', '/bench/calibrate' => 'Nothing is measured yet', '/handout/bowline' => 'What to look at', '/phone' => 'The code', '/check/square-knot' => 'Tail:'] as $path => $words) {
         $this->visit($path);
         $this->see($words);
         $this->accessibleInBoth("$path");

@@ -11,6 +11,15 @@ function pasted(string $text): string
     return 'const box = document.querySelector("textarea"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(box, '.json_encode($text).'); box.dispatchEvent(new Event("input", { bubbles: true }));';
 }
 
+/** What the link to a zip gives, in a file. */
+function zipFetched(Tests\BrowserCase $test): string
+{
+    $zip = $test->asyncScript('const done = arguments[arguments.length - 1]; fetch(document.querySelector("[data-testid=zip] a").href).then((r) => r.blob()).then((b) => { const read = new FileReader(); read.onload = () => done(read.result.split(",")[1]); read.readAsDataURL(b); });');
+    file_put_contents($file = sys_get_temp_dir().'/fetched-'.bin2hex(random_bytes(6)).'.zip', base64_decode((string) $zip, true));
+
+    return $file;
+}
+
 it('moves a group to an empty house with all it has, and brings in there what a phone had kept', function (): void {
     $this->house();
     $this->signIn();
@@ -23,9 +32,7 @@ it('moves a group to an empty house with all it has, and brings in there what a 
     $this->see('This group has moved to another house');
     $this->find('[data-testid=zip][data-state=ready]');
     $this->accessible('a group that has moved');
-    // As a link gives it, read here to be written to a file.
-    $zip = $this->asyncScript('const done = arguments[arguments.length - 1]; fetch(document.querySelector("[data-testid=zip] a").href).then((r) => r.blob()).then((b) => { const read = new FileReader(); read.onload = () => done(read.result.split(",")[1]); read.readAsDataURL(b); });');
-    file_put_contents($file = sys_get_temp_dir().'/moved-'.bin2hex(random_bytes(6)).'.zip', base64_decode((string) $zip, true));
+    $file = zipFetched($this);
 
     // What is tapped on a phone meanwhile is not taken here, and is not lost.
     $this->goTo('/check/bowline');
@@ -108,8 +115,7 @@ it('takes a zip of its own back after saying what it would change', function ():
     $this->fill('A password for it', 'harbour lantern 5');
     $this->named('Write the zip')->click();
     $this->find('[data-testid=zip][data-state=ready]');
-    $zip = $this->asyncScript('const done = arguments[arguments.length - 1]; fetch(document.querySelector("[data-testid=zip] a").href).then((r) => r.blob()).then((b) => { const read = new FileReader(); read.onload = () => done(read.result.split(",")[1]); read.readAsDataURL(b); });');
-    file_put_contents($file = sys_get_temp_dir().'/back-'.bin2hex(random_bytes(6)).'.zip', base64_decode((string) $zip, true));
+    $file = zipFetched($this);
     $ada = array_column($this->fetched('/api/crew')['learners'], 'id', 'name')['Ada P.'];
     $this->within("App\\Models\\Learner::query()->whereKey('$ada')->update(['name' => 'Ada Q.'])");
     $inputs = $this->browser->findElements(WebDriverBy::cssSelector('input[type=file]'));

@@ -67,6 +67,13 @@ it('shows who is where, takes a pace, and lets a helper say which station is the
     $soon = $this->wait(fn () => array_values(array_filter($this->browser->findElements(WebDriverBy::cssSelector('label')), fn ($one): bool => str_contains($one->getText(), 'Badges soon') && str_contains($one->getText(), 'badges completed')))[0] ?? null, 'what the pace comes to');
     $soon->click();
     $this->wait(fn (): ?bool => $this->browser->executeScript('return document.querySelector("input[name=pace]:checked").closest("label").textContent.includes("Badges soon")') ? true : null, 'the pace taken');
+    // What comes up on an evening is set for home there; what wants an adult beside is not offered.
+    $offered = array_map(fn ($one): string => $one->getText(), $this->find('[data-testid=home-after]')->findElements(WebDriverBy::tagName('button')));
+    $alone = array_column(array_filter($this->fetched('/api/knots')['knots'], fn (array $knot): bool => ! $knot['with_adult']), 'id', 'name');
+    expect($offered)->not->toBe([])->and(array_diff($offered, array_keys($alone)))->toBe([]);
+    $this->find('[data-testid=home-after] button')->click();
+    $this->find('[data-testid=home-after] button[aria-pressed=true]');
+    $this->until(fn (): bool => $this->fetched('/api/practice/cards')['home'] === [$alone[$offered[0]]], 'it is set for home');
     $this->goTo('/');
     $this->named('One helper fewer');
     $this->named('I lead this')->click();
@@ -138,13 +145,14 @@ it('writes a badge, reads a list with faults in it, and gives the calendar an ad
     $this->script('[...document.querySelectorAll("li")].find((one) => one.textContent.includes("Knots to show.")).querySelectorAll("button").forEach((one) => { if (one.textContent.includes("Work toward it")) one.click(); });');
     $this->wait(fn (): ?bool => substr_count($this->text(), 'Work toward it') === $offered - 1 ? true : null, 'the badge taken up');
 
-    $this->fill('Or paste it here', "Quinn R.;9;left\n;9;\n");
-    $this->see('1 row is good, 1 has a fault');
-    $this->see('The name is missing.');
-    $this->named('Take in the 1 good ones, leave the rest')->click();
-    $this->see('1 row taken in.');
     $this->named('Make a private address')->click();
     expect($this->find('[data-testid=calendar-address]')->getText())->toMatch('#/calendar/[0-9a-f]{32}\.ics$#');
+    $this->named('Lists and the whole group')->click();
+    $this->fill('Or paste it here', "Quinn R.;9;left\n;9;\n");
+    $this->see('1 row is new, 1 has a fault');
+    $this->see('The name is missing.');
+    $this->named('Take in 1, leave those with a fault')->click();
+    $this->see('1 row taken in.');
 
     // The learner, renamed, put away and taken back; what the crew knew before.
     $this->goTo('/crew');

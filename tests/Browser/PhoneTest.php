@@ -8,7 +8,7 @@ it('is no wider than a phone on any page, and hides nothing behind the bar along
     $this->screen(390, 844);
     $me = $this->fetched('/api/me');
     $learner = $this->fetched('/api/crew')['learners'][0]['id'];
-    $pages = ['/course' => 'Gullwick', "/meeting/{$me['tonight']}" => 'Who is here', "/pack/{$me['tonight']}" => 'What to pack', '/house' => 'Group and badges', '/store' => 'Rope store', '/show' => 'Show a knot', '/map' => 'What comes before',
+    $pages = ['/course' => 'Gullwick', "/meeting/{$me['tonight']}" => 'Who is here', "/pack/{$me['tonight']}" => 'What to pack', '/house' => 'Group and badges', '/along' => 'Which list', '/store' => 'Rope store', '/show' => 'Show a knot', '/map' => 'What comes before',
         '/knot/bowline' => 'Bowline', '/check/overhand' => 'Check', '/check/of' => 'Check', "/check/of/$learner" => 'Check', '/pocket' => 'Pocket', '/crew' => 'Crew', "/crew/$learner" => 'History', '/people' => 'People', '/gauges' => 'gauges', '/show/bowline' => 'Bowline'];
     foreach ($pages as $path => $says) {
         $this->goTo($path);

@@ -38,7 +38,7 @@ it('moves a group to another installation and back, with every id, and says firs
     expect(groupSum('hosted'))->toBe($sum);
     // What is left behind is only looked at.
     moved('laptop', "house_artisan laptop compadre:along $zip/left.zip --leave");
-    expect((new OwnHouse('laptop'))->asked('select left_at is not null from `groups`'))->toBe('1')->and((new OwnHouse('hosted'))->asked('select left_at is not null from `groups`'))->toBe('0');
+    expect((new OwnHouse('laptop'))->asked('select left_at is not null from groups'))->toBe('1')->and((new OwnHouse('hosted'))->asked('select left_at is not null from groups'))->toBe('0');
     // Nobody is let in by a password of before; a link sets a new one.
     $port = moved('hosted', 'house_setting "$dir" COMPADRE_PORT');
     $phone = new Tests\House\Phone("http://127.0.0.1:$port", 'lead');
@@ -54,5 +54,5 @@ it('moves a group to another installation and back, with every id, and says firs
     expect(moved('laptop', "house_artisan laptop compadre:take $zip/back.zip --replace"))->toContain('~ Ada Q. (learners)');
     expect(groupSum('laptop'))->toBe($sum);
     moved('laptop', "house_take laptop $zip/back.zip --replace --yes; house_artisan laptop tinker --execute 'app(App\\Awards\\GroupKeys::class)->current(App\\Models\\Group::query()->sole());'; ls \"\$dir\"/backups/before-take-*.7z; rm -rf $zip");
-    expect(groupSum('laptop'))->toBe(groupSum('hosted'))->not->toBe($sum)->and((new OwnHouse('laptop'))->asked('select left_at is not null from `groups`'))->toBe('0');
+    expect(groupSum('laptop'))->toBe(groupSum('hosted'))->not->toBe($sum)->and((new OwnHouse('laptop'))->asked('select left_at is not null from groups'))->toBe('0');
 });

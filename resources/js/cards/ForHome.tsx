@@ -1,8 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Printer, UserRound } from 'lucide-react';
 import { Link } from 'react-router';
-import { call, type Schemas } from '../api/client';
-import { cardsQuery, knotsQuery, queryClient } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { setHome } from '../api/home';
+import { knotsQuery } from '../api/queries';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
@@ -11,12 +12,7 @@ import { words } from '../words/en';
 /** What the group is to practise at home, and a page to take there. */
 export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['OftenWrong'][] }) {
   const knots = useQuery(knotsQuery);
-  const set = useMutation({
-    mutationFn: ({ knot, home }: { knot: string; home: boolean }) =>
-      call<{ home: string[] }>('PUT', `/api/practice/home/${knot}`, { home }),
-    onSuccess: (now) =>
-      queryClient.setQueryData(cardsQuery.queryKey, (before) => (before ? { ...before, home: now.home } : before)),
-  });
+  const set = useMutation(setHome);
   const wanted = (knots.data?.knots ?? []).filter((knot) => knot.badges.length > 0 || home.includes(knot.id));
   return (
     <section aria-labelledby="for-home">

@@ -5,6 +5,7 @@ import { SelectField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { dayShort, number } from '../words/format';
 import { words } from '../words/en';
+import { HomeAfter } from './HomeAfter';
 import { StationCard } from './StationCard';
 
 type Meeting = Schemas['CourseMeeting'];
@@ -67,6 +68,7 @@ function Evening({ meeting, course }: { meeting: Meeting; course: Schemas['Cours
       </ol>
       {blocks.length === 0 && <p className="text-soft">{words.course.emptyEvening}</p>}
       <Free meeting={meeting} />
+      <HomeAfter meeting={meeting} />
       {meeting.remembered && meeting.remembered.learned > 0 && (
         <p className="mt-3 text-sm text-soft">
           {words.course.knownThen(number(meeting.remembered.known), number(meeting.remembered.learned))}

@@ -79,6 +79,7 @@ export const course = {
     checking: (n: number) => `${number(n)} to check`,
     allBut: (names: string) => (names === '' ? 'Everybody' : `Everybody but ${names}`),
     helps: (names: string) => `Helping: ${names}`,
+    homeAfter: 'To tie at home after this evening',
     emptyEvening: 'Nothing new is needed on this evening: time for a rig, a game, or whoever has to catch up.',
     freeTime: (n: number) => `${count(n, 'minute is', 'minutes are')} free.`,
     knownThen: (known: string, learned: string) =>
