@@ -55,7 +55,8 @@ it('moves a group to an empty house with all it has, and brings in there what a 
     preg_match('/code:\s+(\S+)/', $this->artisan('compadre:setup-state'), $code);
     $this->visit('/');
     $this->see('Set up your group');
-    $this->named('Bring a group that moves here')->click();
+    $this->named('Or bring a group that has lived in another house')->click();
+    $this->see('Bring your group here');
     $this->fill('The set-up code', $code[1]);
     $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($file);
     $this->accessible('set-up from a zip');

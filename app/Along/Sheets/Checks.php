@@ -23,6 +23,9 @@ final readonly class Checks
     /** So many go into the record at a time. */
     private const BATCH = 500;
 
+    /** So many are held to the API document at a time. */
+    private const HELD = 100;
+
     public function __construct(private RecordChecks $record, private ApiRow $api, private Library $library)
     {
     }
@@ -63,14 +66,18 @@ final readonly class Checks
     public function rows(User $by, array $events, array $faults): array
     {
         $seen = [];
-        foreach ($events as $line => $event) {
-            $fault = $this->api->fault('POST', '/api/check-events', ['sent_at' => CarbonImmutable::now()->toIso8601ZuluString(), 'events' => [$event]]);
-            $id = is_string($event['id'] ?? null) ? strtolower($event['id']) : '';
-            $fault ??= isset($seen[$id]) ? "Line $seen[$id] is the same check." : null;
-            $seen += [$id => $line];
-            if ($fault !== null) {
-                $faults[$line] = $fault;
-                unset($events[$line]);
+        foreach (array_chunk($events, self::HELD, true) as $some) {
+            // Most are good: only where one is not, each is held by itself.
+            $areGood = $this->fault(array_values($some)) === null;
+            foreach ($some as $line => $event) {
+                $fault = $areGood ? null : $this->fault([$event]);
+                $id = is_string($event['id'] ?? null) ? strtolower($event['id']) : '';
+                $fault ??= isset($seen[$id]) ? "Line $seen[$id] is the same check." : null;
+                $seen += [$id => $line];
+                if ($fault !== null) {
+                    $faults[$line] = $fault;
+                    unset($events[$line]);
+                }
             }
         }
         $names = Learner::query()->where('group_id', $by->group->id)->pluck('name', 'id')->all();
@@ -93,6 +100,12 @@ final readonly class Checks
         foreach (array_chunk($rows, self::BATCH) as $some) {
             ($this->record)($by, self::batch(array_map(static fn (Row $row): array => $row->data, $some)));
         }
+    }
+
+    /** @param  list<array<string, mixed>>  $events */
+    private function fault(array $events): ?string
+    {
+        return $this->api->fault('POST', '/api/check-events', ['sent_at' => CarbonImmutable::now()->toIso8601ZuluString(), 'events' => $events]);
     }
 
     /** @param  list<array<string, mixed>>  $events */

@@ -58,13 +58,14 @@ final readonly class ResultList implements Listing
         $table = CsvTable::read($bytes, ResultSheet::MOST);
         $group = $by->group;
         $events = $faults = $times = [];
+        $evenings = $group->term()->get()->sortByDesc('starts_at')->keyBy('date')->all();
         foreach ($this->sheet($group)->rows($table) as $row) {
             if ($row->fault !== null) {
                 $faults[$row->line] = $row->fault;
 
                 continue;
             }
-            $event = $this->event($group, $row->data);
+            $event = $this->event($group, $row->data, $evenings);
             // Twice the same on one day is two checks.
             $times[$event['id']] = ($times[$event['id']] ?? -1) + 1;
             $events[$row->line] = ['id' => $times[$event['id']] === 0 || isset($row->data['id']) ? $event['id'] : (string) Uuid::uuid5(self::NAMES, "{$event['id']} {$times[$event['id']]}")] + $event;
@@ -99,9 +100,10 @@ final readonly class ResultList implements Listing
 
     /**
      * @param  array<string, mixed>  $data
+     * @param  array<array-key, Meeting>  $evenings  by day
      * @return array<string, mixed> as a device would send it; the same row is the same check, whenever it is brought
      */
-    private function event(Group $group, array $data): array
+    private function event(Group $group, array $data, array $evenings): array
     {
         $row = Fields::of($data);
         $own = ['schema' => 1, 'device' => $row->textOrNull('device') ?? 'table', 'device_seq' => $row->wholeOrNull('device_seq') ?? $row->whole('at')];
@@ -109,8 +111,8 @@ final readonly class ResultList implements Listing
         if ($row->textOrNull('id') !== null && $row->textOrNull('observed_at') !== null) {
             return ['id' => $row->text('id'), 'observed_at' => $row->text('observed_at')] + $own + $event;
         }
-        $meeting = $group->term()->where('date', $row->text('day'))->first();
-        $event += $meeting instanceof Meeting ? ['meeting' => $meeting->id] : [];
+        $meeting = $evenings[$row->text('day')] ?? null;
+        $event += $meeting === null ? [] : ['meeting' => $meeting->id];
         $at = CarbonImmutable::parse($row->text('day').' '.($meeting->starts_at ?? self::NOON), $group->time_zone)->addSeconds($row->whole('at'));
         ksort($event);
 

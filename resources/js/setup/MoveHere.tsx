@@ -13,9 +13,9 @@ import { Faults } from '../ui/states';
 import { words } from '../words/en';
 
 /** The first visit of a house that a group moves to: its zip is looked at, and taken in by one of its leads. */
-export function MoveHere({ onNew }: { onNew: () => void }) {
+export function MoveHere({ code: known, onNew }: { code: string; onNew: () => void }) {
   const zip = useZip('/api/setup/zip');
-  const [code, setCode] = useState('');
+  const [code, setCode] = useState(known);
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const take = useMutation({
@@ -36,7 +36,6 @@ export function MoveHere({ onNew }: { onNew: () => void }) {
         else take.mutate();
       }}
     >
-      <p className="text-soft">{words.along.moveHereAbout}</p>
       <Faults error={zip.look.error ?? take.error} />
       <TextField
         label={words.setup.code}

@@ -40,8 +40,8 @@ export function SetUpPage() {
   const set = (part: Partial<Answers>): void => setAnswers((now) => ({ ...now, ...part }));
   if (moves) {
     return (
-      <Walls>
-        <MoveHere onNew={() => setMoves(false)} />
+      <Walls title={words.along.moveHere} about={words.along.moveHereAbout}>
+        <MoveHere code={answers.code} onNew={() => setMoves(false)} />
       </Walls>
     );
   }
@@ -55,7 +55,12 @@ export function SetUpPage() {
     <MeetingsStep key="meetings" answers={answers} set={set} />,
   ];
   return (
-    <Walls>
+    <Walls title={words.setup.title} about={words.setup.lead}>
+      {at === 0 && (
+        <button type="button" className={`${LINK} -my-3 self-start`} onClick={() => setMoves(true)}>
+          {words.along.moveHereLink}
+        </button>
+      )}
       <ol className="relative flex justify-between">
         <span aria-hidden className="absolute inset-x-5 top-4 h-1 rounded bg-hemp" />
         {words.setup.steps.map((name, n) => (
@@ -97,22 +102,17 @@ export function SetUpPage() {
           </Button>
         </div>
       </form>
-      {at === 0 && (
-        <button type="button" className={`${LINK} self-start`} onClick={() => setMoves(true)}>
-          {words.along.moveHere}
-        </button>
-      )}
     </Walls>
   );
 }
 
-function Walls({ children }: { children: ReactNode }) {
+function Walls({ title, about, children }: { title: string; about: string; children: ReactNode }) {
   return (
     <main className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-6 px-5 py-8">
       <div>
         <p className="mb-2 font-display text-xl font-bold text-hemp-deep">{words.app}</p>
-        <h1 className="text-4xl">{words.setup.title}</h1>
-        <p className="text-soft">{words.setup.lead}</p>
+        <h1 className="text-4xl">{title}</h1>
+        <p className="text-soft">{about}</p>
       </div>
       {children}
     </main>

@@ -149,7 +149,8 @@ export const along = {
     tookIn: (n: number) => `${count(n, 'row', 'rows')} taken in.`,
     more: (n: number) => `and ${count(n, 'more row', 'more rows')}`,
 
-    moveHere: 'Bring a group that moves here',
+    moveHere: 'Bring your group here',
+    moveHereLink: 'Or bring a group that has lived in another house',
     moveHereAbout:
       'It comes with all it has, from a zip that another house has written. Nothing is taken in before you have seen it.',
     begin: 'Begin a new group instead',
