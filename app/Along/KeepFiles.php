@@ -13,7 +13,6 @@ use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
-use Illuminate\Support\Str;
 
 /**
  * Zips that a group asked for, and zips that are brought to be taken in.
@@ -43,10 +42,7 @@ final readonly class KeepFiles
                 ($this->leave)($group, true);
             }
             $password = $asked->textOrNull('password');
-            $file = KeptFile::query()->create([
-                'group_id' => $group->id, 'kind' => 'along', 'state' => 'asked', 'stamp' => (string) Str::uuid(), 'locked' => $password !== null,
-                'password' => $password === null ? null : Crypt::encryptString($password),
-            ]);
+            $file = KeptFile::begin($group, 'along', ['locked' => $password !== null, 'password' => $password === null ? null : Crypt::encryptString($password)]);
             ($this->start)($group, WriteFiles::class);
 
             return $file;
@@ -60,12 +56,7 @@ final readonly class KeepFiles
      */
     public function bring(?Group $group, int $bytes): KeptFile
     {
-        return DB::transaction(function () use ($group, $bytes): KeptFile {
-            KeptFile::query()->where('group_id', $group?->id)->where('kind', 'given')->get()->each(static fn (KeptFile $file) => $file->remove());
-
-            // Its id opens it, where nobody can sign in yet: nobody guesses this one.
-            return KeptFile::query()->create(['id' => (string) Str::uuid(), 'group_id' => $group?->id, 'kind' => 'given', 'state' => 'asked', 'stamp' => (string) Str::uuid(), 'bytes' => $bytes]);
-        }, 3);
+        return KeptFile::instead($group, 'given', ['bytes' => $bytes]);
     }
 
     public function part(KeptFile $file, Fields $part): void

@@ -7,7 +7,6 @@ namespace App\Along;
 use App\Models\Group;
 use App\Models\KeptFile;
 use Compadre\Core\Refusal;
-use Illuminate\Support\Str;
 
 /**
  * A group that is here already takes a zip of its own in: one that comes back from another house, or one of before.
@@ -38,7 +37,6 @@ final readonly class TakeBack
     /** What is here now can be had again. */
     private function keepBefore(Group $group): void
     {
-        KeptFile::query()->where('group_id', $group->id)->where('kind', 'before')->get()->each(static fn (KeptFile $old) => $old->remove());
-        $this->write->keep($group, KeptFile::query()->create(['group_id' => $group->id, 'kind' => 'before', 'state' => 'asked', 'stamp' => (string) Str::uuid(), 'locked' => false])->refresh());
+        $this->write->keep($group, KeptFile::instead($group, 'before'));
     }
 }

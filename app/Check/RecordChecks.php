@@ -32,12 +32,7 @@ final readonly class RecordChecks
     public function __invoke(User $by, Fields $batch, ?CarbonImmutable $arrived = null): array
     {
         $group = $by->group;
-        $received = $arrived ?? CarbonImmutable::now();
-        $sent = CarbonImmutable::parse($batch->text('sent_at'));
-        $this->read->clock($received, $sent);
-
-        $entries = $batch->objects('events');
-        $this->read->together(array_map(static fn (Fields $entry): string => $entry->text('id'), $entries));
+        $entries = $this->opened($batch, $arrived ?? CarbonImmutable::now());
         // Read before anybody waits for anybody, as if every learner were still there; again where one is gone, which is rare.
         $meant = self::asked($entries);
         $read = $this->readAll($group, $by, $meant, $entries);
@@ -71,9 +66,7 @@ final readonly class RecordChecks
     public function look(User $by, Fields $batch): array
     {
         $group = $by->group;
-        $this->read->clock(CarbonImmutable::now(), CarbonImmutable::parse($batch->text('sent_at')));
-        $entries = $batch->objects('events');
-        $this->read->together(array_map(static fn (Fields $entry): string => $entry->text('id'), $entries));
+        $entries = $this->opened($batch, CarbonImmutable::now());
         $known = $this->known($group, $entries);
         $read = $this->readAll($group, $by, self::meant($group, $entries), $entries);
 
@@ -83,6 +76,16 @@ final readonly class RecordChecks
             $one instanceof Refusal => $one,
             default => 'new',
         }, $entries, $read);
+    }
+
+    /** @return list<Fields> its events, about to be read: by which clock, and what comes with what */
+    private function opened(Fields $batch, CarbonImmutable $received): array
+    {
+        $entries = $batch->objects('events');
+        $this->read->clock($received, CarbonImmutable::parse($batch->text('sent_at')));
+        $this->read->together(array_map(static fn (Fields $entry): string => $entry->text('id'), $entries));
+
+        return $entries;
     }
 
     /**

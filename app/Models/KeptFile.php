@@ -44,11 +44,36 @@ final class KeptFile extends Model
         return ['locked' => 'boolean', 'bytes' => 'integer'];
     }
 
+    /**
+     * Begins one.
+     *
+     * @param  array<string, mixed>  $more
+     */
+    public static function begin(?Group $group, string $kind, array $more = []): self
+    {
+        // Where nobody can sign in yet its id opens it: nobody guesses this one.
+        return self::query()->create($more + ['id' => (string) Str::uuid(), 'group_id' => $group?->id, 'kind' => $kind, 'state' => 'asked', 'stamp' => (string) Str::uuid(), 'locked' => false])->refresh();
+    }
+
+    /**
+     * Begins one of which there is one at a time: those of before give way to it.
+     *
+     * @param  array<string, mixed>  $more
+     */
+    public static function instead(?Group $group, string $kind, array $more = []): self
+    {
+        return DB::transaction(static function () use ($group, $kind, $more): self {
+            self::removeAll(self::query()->where('group_id', $group?->id)->where('kind', $kind));
+
+            return self::begin($group, $kind, $more);
+        }, 3);
+    }
+
     /** Nothing that is kept of a group may hold somebody who is erased: what was made is gone, what is being made is made anew. */
     public static function forgetIn(Group $group): void
     {
         $files = static fn (): Builder => self::query()->where('group_id', $group->id);
-        $files()->where('kind', 'given')->get()->each(static fn (self $file) => $file->remove());
+        self::removeAll($files()->where('kind', 'given'));
         DB::table('kept_file_parts')->whereIn('file_id', $files()->select('id'))->delete();
         $files()->where('state', 'ready')->update(['state' => 'gone', 'bytes' => 0, 'stamp' => (string) Str::uuid()]);
         $files()->where('state', 'asked')->update(['stamp' => (string) Str::uuid()]);
@@ -57,7 +82,13 @@ final class KeptFile extends Model
     /** What nobody fetched in time. */
     public static function sweep(): void
     {
-        self::query()->where('updated_at', '<', CarbonImmutable::now()->subDays(self::DAYS))->get()->each(static fn (self $file) => $file->remove());
+        self::removeAll(self::query()->where('updated_at', '<', CarbonImmutable::now()->subDays(self::DAYS)));
+    }
+
+    /** @param  Builder<self>  $files */
+    private static function removeAll(Builder $files): void
+    {
+        $files->get()->each(static fn (self $file) => $file->remove());
     }
 
     public function remove(): void

@@ -45,7 +45,7 @@ final class Rooms
         'Store' => ['Knots', 'Course', 'Bench'],
         'Practice' => ['Knots'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
-        'Along' => ['Awards', 'Bench', 'Check', 'Course', 'Crew', 'House', 'Store', 'Work'],
+        'Along' => ['Knots', 'Awards', 'Bench', 'Check', 'Course', 'Crew', 'House', 'Store', 'Work'],
     ];
 
     /** @return iterable<string, Rule> */

@@ -116,7 +116,7 @@ function matrixGroup($test, string $name): array
 /** @return array{string, string} a zip of the group that can be fetched, and the same brought to it */
 function matrixZips(Group $group): array
 {
-    [$file, $given] = array_map(static fn (string $kind): KeptFile => KeptFile::query()->create(['group_id' => $group->id, 'kind' => $kind, 'state' => 'asked', 'stamp' => (string) Str::uuid()])->refresh(), ['along', 'given']);
+    [$file, $given] = array_map(static fn (string $kind): KeptFile => KeptFile::begin($group, $kind), ['along', 'given']);
     app(WriteFiles::class)->keep($group, $file);
     $given->update(['bytes' => $file->refresh()->bytes]);
     foreach ($file->parts() as $place => $part) {

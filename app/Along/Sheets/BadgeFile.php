@@ -14,17 +14,12 @@ use Compadre\Core\Data\Fields;
 /**
  * The badges a group has written, every version of them, and those it works toward.
  */
-final readonly class BadgeFile implements Listing
+final readonly class BadgeFile extends TriedFile
 {
     public const FORMAT = 'compadre-badges';
 
     public function __construct(private KeepBadge $keep, private JsonFile $file)
     {
-    }
-
-    public function form(): string
-    {
-        return 'json';
     }
 
     public function write(Group $group, string $between): string
@@ -35,7 +30,7 @@ final readonly class BadgeFile implements Listing
         ]);
     }
 
-    public function look(User $by, string $bytes): Looked
+    protected function rows(User $by, string $bytes): array
     {
         $file = $this->file->read($bytes, self::FORMAT, 'BadgesFile', 'badges');
         $here = [];
@@ -53,17 +48,10 @@ final readonly class BadgeFile implements Listing
             $rows[] = Row::good(count($rows) + 1, "Working toward {$data['badge']}".($data['due_on'] === null ? '' : " by {$data['due_on']}"), $data, $now === null ? null : ['badge' => $now->badge, 'due_on' => $now->due_on, 'firm' => $now->firm]);
         }
 
-        return TriedList::look($by, $rows, $this->one(...));
+        return $rows;
     }
 
-    public function take(User $by, array $rows): void
-    {
-        foreach ($rows as $row) {
-            $this->one($by, $row);
-        }
-    }
-
-    private function one(User $by, Row $row): void
+    protected function keepOne(User $by, Row $row): void
     {
         $data = Fields::of($row->data);
         $data->has('pack')

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Check\RecordChecks;
+use App\Knots\KnotNames;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
@@ -12,7 +13,6 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 
 /**
@@ -26,7 +26,7 @@ final readonly class Checks
     /** So many are held to the API document at a time. */
     private const HELD = 100;
 
-    public function __construct(private RecordChecks $record, private ApiRow $api, private Library $library)
+    public function __construct(private RecordChecks $record, private ApiRow $api, private KnotNames $knots)
     {
     }
 
@@ -82,9 +82,9 @@ final readonly class Checks
         }
         $names = Learner::query()->where('group_id', $by->group->id)->pluck('name', 'id')->all();
         $rows = [];
-        foreach ($this->record->look($by, self::batch(array_values($events))) as $place => $found) {
-            [$line, $event] = [array_keys($events)[$place], array_values($events)[$place]];
-            $rows[$line] = self::row($line, $this->says($event, $names), $event, $found);
+        $found = $this->record->look($by, self::batch(array_values($events)));
+        foreach (array_keys($events) as $place => $line) {
+            $rows[$line] = self::row($line, $this->says($events[$line], $names), $events[$line], $found[$place]);
         }
         foreach ($faults as $line => $fault) {
             $rows[$line] = Row::bad($line, '', $fault);
@@ -134,6 +134,6 @@ final readonly class Checks
         $knot = $fields->text('knot');
         $name = $names[strtolower($fields->text('learner'))] ?? '';
 
-        return substr($fields->text('observed_at'), 0, 10).', '.(is_string($name) && $name !== '' ? "$name, " : '').($this->library->has($knot) ? $this->library->knot($knot)->names[0] : $knot);
+        return substr($fields->text('observed_at'), 0, 10).', '.(is_string($name) && $name !== '' ? "$name, " : '').$this->knots->of($knot);
     }
 }

@@ -6,57 +6,54 @@ namespace App\Along\Sheets;
 
 use App\Models\Group;
 use App\Models\Pole;
-use App\Models\User;
+use App\Models\Stock;
 use App\Store\KeepPoles;
-use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Rope\StoreSheet;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The poles. What has the same name is changed.
+ * The poles.
+ *
+ * @extends NamedTable<Pole>
  */
-final readonly class PoleList implements Listing
+final readonly class PoleList extends NamedTable
 {
-    private const WRITTEN = ['name', 'diameter_mm', 'length_mm', 'count'];
-
-    public function __construct(private KeepPoles $keep, private ApiRow $api)
+    public function __construct(ApiRow $api, private KeepPoles $keep)
     {
+        parent::__construct($api);
     }
 
-    public function form(): string
+    protected function columns(): array
     {
-        return 'table';
+        return StoreSheet::POLES;
     }
 
-    public function write(Group $group, string $between): string
+    protected function written(): array
     {
-        $rows = $group->poles()->get()->map(static fn (Pole $pole): array => array_map(static fn (string $column): string => (string) $pole->about()[$column], self::WRITTEN));
-
-        return CsvTable::write(self::WRITTEN, array_values($rows->all()), $between);
+        return ['name', 'diameter_mm', 'length_mm', 'count'];
     }
 
-    public function look(User $by, string $bytes): Looked
+    protected function path(): string
     {
-        $table = CsvTable::read($bytes, StoreSheet::MOST);
-        $here = $by->group->poles()->get()->keyBy('name');
-        $rows = array_map(function (SheetRow $row) use ($here): Row {
-            $name = Fields::of($row->data)->text('name');
-            $across = $row->data['diameter_mm'];
-            $data = ['diameter_mm' => is_float($across) && floor($across) === $across ? (int) $across : $across] + $row->data;
-            $fault = $row->fault ?? $this->api->fault('POST', '/api/poles', $data);
-
-            return $fault !== null ? Row::bad($row->line, $name, $fault) : Row::good($row->line, $name, $data, $here->get($name)?->about());
-        }, StoreSheet::rows($table, StoreSheet::POLES));
-
-        return new Looked($rows, $table->encoding, $table->leftOut(StoreSheet::POLES));
+        return '/api/poles';
     }
 
-    public function take(User $by, array $rows): void
+    protected function all(Group $group): Collection
     {
-        foreach ($rows as $row) {
-            $pole = $by->group->poles()->where('name', $row->data['name'])->first();
-            $pole === null ? $this->keep->add($by->group, Fields::of($row->data)) : $this->keep->change($by->group, $pole, Fields::of($row->data));
-        }
+        return $group->poles()->get();
+    }
+
+    /** A pole is as thick as so many whole millimetres. */
+    protected function sent(array $data): array
+    {
+        $across = $data['diameter_mm'];
+
+        return ['diameter_mm' => is_float($across) && floor($across) === $across ? (int) $across : $across] + $data;
+    }
+
+    protected function keep(Group $group, Stock|Pole|null $here, Fields $about): void
+    {
+        $here instanceof Pole ? $this->keep->change($group, $here, $about) : $this->keep->add($group, $about);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
+use App\Knots\KnotNames;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Learner;
@@ -30,7 +31,7 @@ final readonly class ResultList implements Listing
     /** When it was, where a table gives no more than the day, and no meeting was on it. */
     private const NOON = '12:00';
 
-    public function __construct(private Checks $checks, private Library $library)
+    public function __construct(private Checks $checks, private Library $library, private KnotNames $names)
     {
     }
 
@@ -46,7 +47,7 @@ final readonly class ResultList implements Listing
         $days = $group->meetings()->pluck('date', 'id');
         $rows = [];
         foreach ($this->checks->all($group) as $event) {
-            $cells = ['learner' => $learners->get($event->learner_id), 'knot' => $this->library->has($event->knot) ? $this->library->knot($event->knot)->names[0] : $event->knot, 'meeting' => $days->get((string) $event->meeting_id), 'by' => $people->get($event->by)] + self::cells($event);
+            $cells = ['learner' => $learners->get($event->learner_id), 'knot' => $this->names->of($event->knot), 'meeting' => $days->get((string) $event->meeting_id), 'by' => $people->get($event->by)] + self::cells($event);
             $rows[] = array_map(static fn (string $column): string => is_scalar($cells[$column] ?? null) ? (string) $cells[$column] : '', array_keys(ResultSheet::COLUMNS));
         }
 

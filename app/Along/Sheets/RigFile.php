@@ -13,7 +13,7 @@ use Compadre\Core\Data\Fields;
 /**
  * The rigs a group has made its own, each with the one it was copied from.
  */
-final readonly class RigFile implements Listing
+final readonly class RigFile extends TriedFile
 {
     public const FORMAT = 'compadre-rigs';
 
@@ -21,17 +21,12 @@ final readonly class RigFile implements Listing
     {
     }
 
-    public function form(): string
-    {
-        return 'json';
-    }
-
     public function write(Group $group, string $between): string
     {
         return JsonFile::write(self::FORMAT, ['rigs' => $group->rigPacks()->orderBy('rig')->get()->map(static fn (OwnRig $one): array => ['origin' => $one->origin, 'pack' => $one->pack])->all()]);
     }
 
-    public function look(User $by, string $bytes): Looked
+    protected function rows(User $by, string $bytes): array
     {
         $here = $by->group->rigPacks()->get()->keyBy('rig');
         $rows = [];
@@ -43,17 +38,10 @@ final readonly class RigFile implements Listing
             $rows[] = Row::good(count($rows) + 1, $pack->text('name', $pack->text('id')), ['origin' => $rig->text('origin'), 'pack' => $plain], $now === null ? null : ['origin' => $now->origin, 'pack' => array_diff_key($now->pack, ['version' => 1])]);
         }
 
-        return TriedList::look($by, $rows, $this->one(...));
+        return $rows;
     }
 
-    public function take(User $by, array $rows): void
-    {
-        foreach ($rows as $row) {
-            $this->one($by, $row);
-        }
-    }
-
-    private function one(User $by, Row $row): void
+    protected function keepOne(User $by, Row $row): void
     {
         $data = Fields::of($row->data);
         $this->keep->bring($by, $data->text('origin'), $data->object('pack')->raw());

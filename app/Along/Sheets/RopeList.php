@@ -5,58 +5,52 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Models\Group;
+use App\Models\Pole;
 use App\Models\Stock;
-use App\Models\User;
 use App\Store\KeepStore;
-use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Rope\StoreSheet;
+use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The rope store. What has the same name is changed.
+ * The rope store.
+ *
+ * @extends NamedTable<Stock>
  */
-final readonly class RopeList implements Listing
+final readonly class RopeList extends NamedTable
 {
-    /** What it is written with, and read by, in mm alone. */
-    private const WRITTEN = ['name', 'kind', 'diameter_mm', 'material', 'lay', 'colour', 'ends', 'length_mm', 'count', 'taken'];
-
-    public function __construct(private KeepStore $keep, private ApiRow $api)
+    public function __construct(ApiRow $api, private KeepStore $keep)
     {
+        parent::__construct($api);
     }
 
-    public function form(): string
+    protected function columns(): array
     {
-        return 'table';
+        return StoreSheet::ROPES;
     }
 
-    public function write(Group $group, string $between): string
+    protected function written(): array
     {
-        $rows = $group->stocks()->get()->map(static fn (Stock $stock): array => array_map(static fn (string $column): string => (string) $stock->about()[$column], self::WRITTEN));
-
-        return CsvTable::write(self::WRITTEN, array_values($rows->all()), $between);
+        return ['name', 'kind', 'diameter_mm', 'material', 'lay', 'colour', 'ends', 'length_mm', 'count', 'taken'];
     }
 
-    public function look(User $by, string $bytes): Looked
+    protected function path(): string
     {
-        $table = CsvTable::read($bytes, StoreSheet::MOST);
-        $here = $by->group->stocks()->get()->keyBy('name');
-        $rows = array_map(function (SheetRow $row) use ($here): Row {
-            $data = Fields::of($row->data);
-            $says = implode(', ', array_filter([$data->text('name'), $data->textOrNull('colour'), (string) $data->textOrNull('material')]));
-            $fault = $row->fault ?? $this->api->fault('POST', '/api/store', $row->data) ?? ($data->whole('taken') > $data->whole('count') ? 'More are taken than there are.' : null);
-
-            return $fault !== null ? Row::bad($row->line, $says, $fault) : Row::good($row->line, $says, $row->data, $here->get($data->text('name'))?->about());
-        }, StoreSheet::rows($table, StoreSheet::ROPES));
-
-        return new Looked($rows, $table->encoding, $table->leftOut(StoreSheet::ROPES));
+        return '/api/store';
     }
 
-    public function take(User $by, array $rows): void
+    protected function all(Group $group): Collection
     {
-        foreach ($rows as $row) {
-            $stock = $by->group->stocks()->where('name', $row->data['name'])->first();
-            $stock === null ? $this->keep->add($by->group, Fields::of($row->data)) : $this->keep->change($by->group, $stock, Fields::of($row->data));
-        }
+        return $group->stocks()->get();
+    }
+
+    protected function fault(Fields $about): ?string
+    {
+        return $about->whole('taken') > $about->whole('count') ? 'More are taken than there are.' : null;
+    }
+
+    protected function keep(Group $group, Stock|Pole|null $here, Fields $about): void
+    {
+        $here instanceof Stock ? $this->keep->change($group, $here, $about) : $this->keep->add($group, $about);
     }
 }

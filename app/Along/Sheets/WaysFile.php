@@ -13,7 +13,7 @@ use Compadre\Core\Data\Fields;
 /**
  * A group's own ways: how it ties, judges tails and plans; and its ropes.
  */
-final readonly class WaysFile implements Listing
+final readonly class WaysFile extends TriedFile
 {
     public const FORMAT = 'compadre-ways';
 
@@ -23,17 +23,12 @@ final readonly class WaysFile implements Listing
     {
     }
 
-    public function form(): string
-    {
-        return 'json';
-    }
-
     public function write(Group $group, string $between): string
     {
         return JsonFile::write(self::FORMAT, ['ways' => ['methods' => (object) ($group->methods ?? [])] + self::ways($group), 'ropes' => array_values(self::ropes($group))]);
     }
 
-    public function look(User $by, string $bytes): Looked
+    protected function rows(User $by, string $bytes): array
     {
         $file = $this->file->read($bytes, self::FORMAT, 'WaysFile', 'ropes');
         [$ways, $ropes] = [self::ways($by->group), self::ropes($by->group)];
@@ -50,17 +45,10 @@ final readonly class WaysFile implements Listing
             $rows[] = $fault !== null ? Row::bad(count($rows) + 1, $says, $fault) : Row::good(count($rows) + 1, $says, ['rope' => $rope->raw()], isset($ropes[$rope->text('name')]) ? ['rope' => $ropes[$rope->text('name')]] : null);
         }
 
-        return TriedList::look($by, $rows, $this->one(...));
+        return $rows;
     }
 
-    public function take(User $by, array $rows): void
-    {
-        foreach ($rows as $row) {
-            $this->one($by, $row);
-        }
-    }
-
-    private function one(User $by, Row $row): void
+    protected function keepOne(User $by, Row $row): void
     {
         $data = Fields::of($row->data);
         if ($data->has('rope')) {

@@ -3,14 +3,14 @@ import { useState } from 'react';
 import { useZip } from '../along/useZip';
 import { WhatItDoes } from '../along/WhatItDoes';
 import { ZipFields } from '../along/ZipFields';
-import * as limits from '../api/limits';
 import { call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { NewPasswordField, TextField } from '../ui/Field';
+import { NewPasswordField } from '../ui/Field';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
+import { SetUpCode } from './steps';
 
 /** The first visit of a house that a group moves to: its zip is looked at, and taken in by one of its leads. */
 export function MoveHere({ code: known, onNew }: { code: string; onNew: () => void }) {
@@ -37,17 +37,7 @@ export function MoveHere({ code: known, onNew }: { code: string; onNew: () => vo
       }}
     >
       <Faults error={zip.look.error ?? take.error} />
-      <TextField
-        label={words.setup.code}
-        hint={words.setup.codeAbout}
-        required
-        {...limits.SetUp.code}
-        autoComplete="off"
-        autoCapitalize="characters"
-        spellCheck={false}
-        value={code}
-        onChange={(event) => setCode(event.target.value)}
-      />
+      <SetUpCode value={code} onText={setCode} />
       <ZipFields zip={zip} />
       {would && (
         <>

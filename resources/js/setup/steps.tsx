@@ -15,21 +15,28 @@ export type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
 const zones = Intl.supportedValuesOf('timeZone');
 const materials = Object.entries(words.materials) as [Schemas['Material'], string][];
 
+/** The code that whoever sits where Compadre was started reads there. */
+export function SetUpCode({ value, onText }: { value: string; onText: (text: string) => void }) {
+  return (
+    <TextField
+      label={words.setup.code}
+      hint={words.setup.codeAbout}
+      required
+      {...limits.SetUp.code}
+      autoComplete="off"
+      autoCapitalize="characters"
+      spellCheck={false}
+      value={value}
+      onChange={(event) => onText(event.target.value)}
+    />
+  );
+}
+
 export function GroupStep({ answers, set }: Step) {
   const zone = zones.includes(answers.zone) ? zones : [answers.zone, ...zones];
   return (
     <>
-      <TextField
-        label={words.setup.code}
-        hint={words.setup.codeAbout}
-        required
-        {...limits.SetUp.code}
-        autoComplete="off"
-        autoCapitalize="characters"
-        spellCheck={false}
-        value={answers.code}
-        onChange={(event) => set({ code: event.target.value })}
-      />
+      <SetUpCode value={answers.code} onText={(code) => set({ code })} />
       <TextField
         label={words.setup.group}
         required
