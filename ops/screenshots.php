@@ -25,7 +25,7 @@ const PICTURES = [
     ['mistakes', '/show/square-knot', 1280, 800, 'light', 'for (const key of ["w", "End"]) window.dispatchEvent(new KeyboardEvent("keydown", { key })); setTimeout(() => { const pull = document.querySelector("[data-testid=wrong-forms] input[type=range]"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(pull, 100); pull.dispatchEvent(new Event("input", { bubbles: true })); }, 1500)'],
     ['tie-along', '/show/square-lashing', 1280, 800, 'light', 'for (const key of ["t", "f", "ArrowRight", "ArrowRight"]) window.dispatchEvent(new KeyboardEvent("keydown", { key }))'],
     ['awards', '/awards', 1280, 1000, 'light', 'document.querySelector("[data-testid=ready] button").click()'],
-    ['handout', '/handout/square-lashing', 900, 1250, 'light', ''],
+    ['along', '/along', 1280, 800, 'light', ''],
     ['knot', '/knot/bowline', 1280, 1000, 'light', '[...document.querySelectorAll("button")].find((one) => one.textContent.startsWith("Where")).click()'],
     ['check-phone', '/check/square-knot', 390, 844, 'light', ''],
     ['check-parts-phone', '/check/square-knot', 390, 844, 'light', 'document.querySelector("[data-learner=\'Cleo M.\'] button").click(); setTimeout(() => document.querySelector("[role=radio][value=no]").click(), 900)'],
