@@ -3,7 +3,7 @@
 # handed over on standard input only.
 
 # Tables whose rows open doors, or are no longer true tomorrow: a backup has the tables, not what is in them.
-backup_emptied=(sessions resets remotes invitations remembered devices tries)
+backup_emptied=(sessions resets remotes invitations places remembered devices tries)
 
 backup_random_words() { tr -s ' ' '\n' <ops/words.txt | shuf --random-source=/dev/urandom -n 6 | paste -sd' '; }
 

@@ -19,12 +19,14 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Tests\Support\HoldsScope;
 
 /**
  * Feature tests run on the test house's MariaDB, in a database of their own, each in a transaction that is taken back.
  */
 abstract class FeatureCase extends TestCase
 {
+    use HoldsScope;
     use RefreshDatabase;
 
     /** What an empty house asks for in these tests. */
@@ -67,9 +69,16 @@ abstract class FeatureCase extends TestCase
         parent::setUp();
         File::put(storage_path('app/setup-code'), self::CODE);
         CarbonImmutable::setTestNow(self::NOW);
+        $this->holdScope();
         $own = 'http://127.0.0.1:'.TestHouse::settings()['COMPADRE_PORT'];
         $this->withHeader('Origin', $own)->withHeader('Referer', "$own/");
         $this->withoutMiddleware(\Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class);
+    }
+
+    protected function assertPostConditions(): void
+    {
+        parent::assertPostConditions();
+        self::assertSame([], $this->unscoped(), 'Asked of all groups in a request of one.');
     }
 
     protected function tearDown(): void

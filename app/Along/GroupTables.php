@@ -26,7 +26,7 @@ final class GroupTables
     public const LEFT_OUT = [
         'standings' => 'they follow from the checks', 'practice_cards' => 'their codes open this house', 'invitations' => 'their links open this house', 'devices' => 'they are signed in to this house',
         'remotes' => 'they are of one evening', 'sessions' => 'they are of this house', 'remembered' => 'they are of this house', 'resets' => 'their links open this house', 'tries' => 'they are of this house',
-        'jobs' => 'they are of this house', 'works' => 'it is done where it was begun', 'kept_files' => 'they are fetched where they were made', 'kept_file_parts' => 'they are fetched where they were made', 'migrations' => 'it is how this house is built', 'users' => 'people come along without their passwords',
+        'jobs' => 'they are of this house', 'works' => 'it is done where it was begun', 'kept_files' => 'they are fetched where they were made', 'kept_file_parts' => 'they are fetched where they were made', 'migrations' => 'it is how this house is built', 'users' => 'people come along without their passwords', 'hosts' => 'they look after this house', 'places' => 'they are room in this house',
     ];
 
     /** Columns that name a person. */
@@ -37,6 +37,9 @@ final class GroupTables
 
     /** What is locked with the house's key, opens it, or is so in it alone: it stays where it is. */
     public const STAYS = ['groups' => ['calendar_hash', 'left_at'], 'signing_keys' => ['secret'], 'offices' => ['secret', 'token', 'token_until']];
+
+    /** What this house says of a group, and no other is told: in no zip. */
+    private const HOUSES = ['groups' => ['learners_most', 'people_most', 'closed_at', 'removing_at']];
 
     /** @return list<string> what is in a zip, in the order it is read in */
     public static function parts(): array
@@ -49,10 +52,10 @@ final class GroupTables
     {
         static $known = [];
 
-        return $known[$table] ??= array_values(array_map(
+        return $known[$table] ??= array_values(array_diff(array_map(
             static fn (array $column): string => $column['name'],
             array_filter(Schema::getColumns($table), static fn (array $column): bool => $column['generation'] === null),
-        ));
+        ), self::HOUSES[$table] ?? []));
     }
 
     /** @return list<string> what tells its rows apart */

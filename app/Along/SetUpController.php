@@ -11,7 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /**
- * The first visit of a house that a group moves to.
+ * The first visit of a house that a group moves to, or of a place in one.
  */
 final class SetUpController extends Controller
 {
@@ -21,30 +21,23 @@ final class SetUpController extends Controller
 
     public function bring(Request $request): JsonResponse
     {
-        Threshold::holdHere($request);
-
-        return new JsonResponse(['file' => $this->setUp->bring($this->fields($request))->id], 201);
+        return new JsonResponse(['file' => $this->setUp->bring($this->fields($request), Threshold::isFromNetwork($request))->id], 201);
     }
 
     public function part(Request $request, string $zip): Response
     {
-        Threshold::holdHere($request);
-        $this->setUp->part($zip, $this->fields($request));
+        $this->setUp->part($zip, $this->fields($request), Threshold::isFromNetwork($request));
 
         return new Response(status: 204);
     }
 
     public function look(Request $request, string $zip): JsonResponse
     {
-        Threshold::holdHere($request);
-
-        return new JsonResponse($this->setUp->look($zip, $this->fields($request))->about());
+        return new JsonResponse($this->setUp->look($zip, $this->fields($request), Threshold::isFromNetwork($request))->about());
     }
 
     public function take(Request $request, string $zip): JsonResponse
     {
-        Threshold::holdHere($request);
-
-        return Threshold::enter($request, $this->setUp->take($zip, $this->fields($request)));
+        return Threshold::enter($request, $this->setUp->take($zip, $this->fields($request), Threshold::isFromNetwork($request)));
     }
 }

@@ -163,6 +163,9 @@ final class TakeGroup
             $now[$column] = $row[$column];
         }
         if ($table === 'gone_learners') {
+            if (DB::table('gone_learners')->where('id', $now['id'])->where('group_id', '!=', $zip->group)->exists()) {
+                throw ReadZip::refused('Something in it contradicts itself, or the rest of this house.');
+            }
             $this->gone[(string) $now['id']] = true;
         }
         if (isset($this->gone[(string) ($now['learner_id'] ?? '')]) || $table === 'learners' && isset($this->gone[(string) $now['id']])) {
@@ -227,13 +230,14 @@ final class TakeGroup
         try {
             $group = Group::query()->findOrFail($id);
             $group->memory();
+            $group->limits()->holdLearners(0, $group->learners()->count());
             $group->shelf();
             $group->rigs();
             foreach (['learners', 'archived', 'meetings', 'ropes', 'poles', 'stocks', 'badges', 'awards'] as $part) {
                 $group->{$part}()->get()->each(static fn ($one): array => $one->toArray());
             }
             $this->derive->rebuild($group);
-        } catch (QueryException $fault) {
+        } catch (QueryException|Refusal $fault) {
             throw $fault;
         } catch (Throwable $fault) {
             throw ReadZip::refused('What is in it cannot be read as a group: '.class_basename($fault).'.');

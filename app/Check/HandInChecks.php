@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Check;
 
 use App\Http\LivesElsewhere;
+use App\Http\NoGroup;
 use App\Models\Device;
 use App\Models\Group;
 use App\Models\LeftCheck;
@@ -46,12 +47,15 @@ final readonly class HandInChecks
         if ($user === null) {
             throw Refusal::saying('/key', null, 'the key that this house gave the device', 'This device was never signed in here.');
         }
-        if ($user->membership !== null && Device::query()->where('user_id', $user->id)->whereNull('revoked_at')->where('id', $device)->exists()) {
+        $known = Device::query()->where('user_id', $user->id)->find($device);
+        if ($known !== null && $known->revoked_at === null && $known->open($user) !== null) {
             return false;
         }
-        $group = $user->memberships()->with('group')->latest('until')->first()?->group;
+        // Of several groups, the one that was open on it.
+        $group = $user->memberships()->with('group')->orderByRaw('group_id = ? desc', [$known->group_id ?? ''])->latest('until')->first()?->group;
         if ($group !== null) {
             LivesElsewhere::hold($group);
+            NoGroup::holdOpen($group);
             $this->putAside($user, $group->id, $asked);
         }
 

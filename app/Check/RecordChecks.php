@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Check;
 
 use App\Http\LivesElsewhere;
+use App\Http\NoGroup;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
@@ -39,7 +40,9 @@ final readonly class RecordChecks
 
         return DB::transaction(function () use ($group, $by, $entries, $meant, $read): array {
             // The group does not leave the house while its checks are written.
-            LivesElsewhere::hold(Group::query()->sharedLock()->findOrFail($group->id));
+            $now = Group::query()->sharedLock()->findOrFail($group->id);
+            LivesElsewhere::hold($now);
+            NoGroup::holdOpen($now);
             $learners = $this->lockLearners($group, $entries);
             if ($learners !== $meant) {
                 $read = $this->readAll($group, $by, $learners, $entries);

@@ -27,6 +27,6 @@ final class CalendarFeed
 
     public function groupOf(string $token): Group
     {
-        return Group::query()->where('calendar_hash', Group::hash($token))->firstOrFail();
+        return Group::query()->where('calendar_hash', Group::hash($token))->whereNull('closed_at')->firstOrFail();
     }
 }

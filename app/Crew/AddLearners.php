@@ -22,11 +22,13 @@ final readonly class AddLearners
 {
     /**
      * @param  list<Fields>  $entries
+     * @param  bool  $isWalkIn  whether they stand there already: nobody on a field is turned away by a limit
      * @return list<Learner>
      */
-    public function __invoke(Group $group, array $entries): array
+    public function __invoke(Group $group, array $entries, bool $isWalkIn = false): array
     {
-        return DB::transaction(function () use ($group, $entries): array {
+        return DB::transaction(function () use ($group, $entries, $isWalkIn): array {
+            $isWalkIn || $group->limits()->holdLearners($group->learners()->count(), count($entries));
             $names = $group->learners()->pluck('name')->map(LearnerName::key(...))->all();
             $learners = [];
             foreach ($entries as $entry) {

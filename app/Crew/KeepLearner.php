@@ -56,6 +56,8 @@ final readonly class KeepLearner
 
     public function takeBack(Group $group, Learner $archived): Learner
     {
+        $group->limits()->holdLearners($group->learners()->count(), 1);
+
         return $this->change($group, $archived, Fields::of(['archived' => false]));
     }
 

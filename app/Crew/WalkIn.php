@@ -59,7 +59,7 @@ final readonly class WalkIn
     {
         $name = LearnerName::apart(LearnerName::tidy($entry->text('name')), $group->learners()->pluck('name')->all());
 
-        return ($this->add)($group, [Fields::of(['id' => $id, 'name' => $name, 'age_band' => $this->band($group)->value])])[0];
+        return ($this->add)($group, [Fields::of(['id' => $id, 'name' => $name, 'age_band' => $this->band($group)->value])], true)[0];
     }
 
     /** The band most of the group is in; nobody asked. */

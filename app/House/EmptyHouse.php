@@ -4,46 +4,86 @@ declare(strict_types=1);
 
 namespace App\House;
 
+use App\Http\PlainCode;
 use App\Models\Group;
+use App\Models\Membership;
+use App\Models\Place;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A house without a group, which whoever has its set-up code may take: one at a time, and once.
+ * Room for a group: a house without any, which whoever has its set-up code may take, or a place that whoever hosts the house has made. Each
+ * is taken once, by one.
  */
 final class EmptyHouse
 {
+    /** Whether nobody has been here yet: no group, and no host. */
+    public static function waits(): bool
+    {
+        return Group::query()->doesntExist() && DB::table('hosts')->doesntExist();
+    }
+
     /**
-     * @template Answer
-     *
-     * @param  callable(): Answer  $act
-     * @return Answer
+     * @param  callable(): Membership  $act  sets the group up, and gives who leads it
      */
-    public static function take(string $code, callable $act): mixed
+    public static function take(string $code, bool $fromNetwork, callable $act): Membership
     {
         // Two first visits at once: the second waits here, and then finds the house taken.
         DB::select("select get_lock('compadre-setup', 10)");
         try {
-            self::hold($code);
-            $answer = DB::transaction($act(...));
-            SetUpCode::spend();
+            self::hold($code, $fromNetwork);
 
-            return $answer;
+            return DB::transaction(static function () use ($code, $act): Membership {
+                $place = self::place($code);
+                $lead = $act();
+                if ($place === null) {
+                    SetUpCode::spend();
+                } else {
+                    self::settle($place, $lead->group);
+                }
+
+                return $lead;
+            });
         } finally {
             DB::select("select release_lock('compadre-setup')");
         }
     }
 
-    public static function hold(string $code): void
+    public static function hold(string $code, bool $fromNetwork): void
     {
-        self::holdEmpty();
-        SetUpCode::hold($code);
+        if (self::place($code) === null) {
+            self::holdWaits($fromNetwork);
+            SetUpCode::hold($code);
+        }
     }
 
-    public static function holdEmpty(): void
+    /** There is room for somebody: what is brought is looked at only with a code. */
+    public static function holdRoom(bool $fromNetwork): void
     {
-        if (Group::query()->exists()) {
+        if (Place::open()->doesntExist()) {
+            self::holdWaits($fromNetwork);
+        }
+    }
+
+    /** Whoever sets an empty house up sits at the machine: it is no network's to take. */
+    private static function holdWaits(bool $fromNetwork): void
+    {
+        if ($fromNetwork || ! self::waits()) {
             throw new AuthorizationException;
         }
+    }
+
+    private static function place(string $code): ?Place
+    {
+        return Place::open()->where('code_hash', Place::hash(PlainCode::read($code)))->first();
+    }
+
+    /** The group has what the place allows, and the place is gone. */
+    private static function settle(Place $place, Group $group): void
+    {
+        $group->update(['learners_most' => $place->learners_most, 'people_most' => $place->people_most]);
+        $group->limits()->holdLearners(0, $group->learners()->count());
+        $group->limits()->holdPeople(0, Membership::query()->where('group_id', $group->id)->whereNull('until')->count());
+        $place->delete();
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\House;
 
 use App\Http\Doorkeeper;
-use App\Models\Group;
 use Carbon\CarbonImmutable;
 
 /**
@@ -13,13 +12,17 @@ use Carbon\CarbonImmutable;
  */
 final class FrontDoor
 {
-    /** @return array{house: string, signed_in: bool, needs_setup: bool, today: string} */
+    /** @return array{house: string, signed_in: bool, hosts: bool, needs_setup: bool, today: string} */
     public static function look(): array
     {
+        $user = Doorkeeper::guard()->user();
+        $hosts = $user?->hosts() === true;
+
         return [
             'house' => config()->string('app.house'),
-            'signed_in' => Doorkeeper::guard()->check(),
-            'needs_setup' => Group::query()->doesntExist(),
+            'signed_in' => $user !== null && (! $hosts || $user->opened() !== null),
+            'hosts' => $hosts,
+            'needs_setup' => EmptyHouse::waits(),
             'today' => CarbonImmutable::now()->format('Y-m-d'),
         ];
     }

@@ -23,8 +23,6 @@ final class HouseController extends Controller
 
     public function setUp(Request $request, SetUpGroup $setUp): JsonResponse
     {
-        Threshold::holdHere($request);
-
-        return Threshold::enter($request, $setUp($this->fields($request)));
+        return Threshold::enter($request, $setUp($this->fields($request), Threshold::isFromNetwork($request)));
     }
 }

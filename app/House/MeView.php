@@ -7,6 +7,7 @@ namespace App\House;
 use App\Check\HandInChecks;
 use App\Models\Device;
 use App\Models\Meeting;
+use App\Models\Membership;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 
@@ -28,6 +29,8 @@ final class MeView
         return [
             'user' => ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value],
             'group' => ['id' => $group->id, 'name' => $group->name, 'time_zone' => $group->time_zone, 'units' => $group->units, 'words' => $group->words, 'tail_school' => $group->tail_school->value, 'left_at' => $group->left_at?->toIso8601ZuluString()],
+            'groups' => $user->inForce()->with('group')->get()->map(static fn (Membership $one): array => ['id' => $one->group_id, 'name' => $one->group->name, 'role' => $one->role->value])->values()->all(),
+            'hosts' => $user->hosts(),
             'today' => $today,
             'tonight' => $ahead->firstWhere('date', $today)?->id,
             'ahead' => $ahead->map(static fn (Meeting $one): array => ['id' => $one->id, 'date' => $one->date])->values()->all(),

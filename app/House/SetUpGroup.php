@@ -9,6 +9,7 @@ use App\Crew\AddLearners;
 use App\House\Badges\KeepBadge;
 use App\House\People\NewPerson;
 use App\Models\Group;
+use App\Models\Membership;
 use App\Models\Role;
 use App\Models\User;
 use Compadre\Core\Data\Fields;
@@ -32,12 +33,13 @@ final readonly class SetUpGroup
     ) {
     }
 
-    public function __invoke(Fields $set): User
+    /** @return Membership who leads it */
+    public function __invoke(Fields $set, bool $fromNetwork): Membership
     {
-        return EmptyHouse::take($set->text('code'), fn (): User => $this->write($set));
+        return EmptyHouse::take($set->text('code'), $fromNetwork, fn (): Membership => $this->write($set));
     }
 
-    private function write(Fields $set): User
+    private function write(Fields $set): Membership
     {
         $about = $set->object('group');
         if ($about->whole('age_from') > $about->whole('age_to')) {
@@ -58,10 +60,13 @@ final readonly class SetUpGroup
         ]);
         $this->meetings($group, $set->object('meetings'));
         $this->badges($group, $set);
-        $this->ownBadges($group, $leader->refresh(), $set);
+        $lead = $leader->inForce()->where('group_id', $group->id)->sole();
+        // Whoever leads another group already has this one open now.
+        $leader->choose($lead);
+        $this->ownBadges($group, $leader, $set);
         ($this->addLearners)($group, $set->objects('learners'));
 
-        return $leader->refresh();
+        return $lead;
     }
 
     private function meetings(Group $group, Fields $meetings): void

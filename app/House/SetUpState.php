@@ -23,10 +23,13 @@ final class SetUpState extends Command
 
     public function handle(): int
     {
-        $group = Group::query()->first();
+        $groups = Group::query()->count();
+        $group = Group::query()->orderByDesc('created_at')->first();
         if ($group !== null) {
-            $this->line("It belongs to {$group->name}: sign in with your own e-mail and password.");
+            $this->line($groups === 1 ? "It belongs to {$group->name}: sign in with your own e-mail and password." : "It holds $groups groups: sign in with your own e-mail and password.");
             $this->tellClock($group);
+        } elseif (! EmptyHouse::waits()) {
+            $this->line('It waits for its first group: sign in as its host, and make a place for one.');
         } else {
             $code = SetUpCode::current();
             $this->line("It is empty. Set up your group with this code:  $code");
@@ -34,7 +37,7 @@ final class SetUpState extends Command
         }
 
         // Whoever asks quietly wants to know just this.
-        return $group === null && $this->output->isQuiet() ? self::FAILURE : self::SUCCESS;
+        return EmptyHouse::waits() && $this->output->isQuiet() ? self::FAILURE : self::SUCCESS;
     }
 
     /** The computer's clock dates what is written down: where it is behind that already, it must be wrong. */

@@ -6,28 +6,28 @@ namespace App\House;
 
 use App\Http\Doorkeeper;
 use App\Models\Device;
-use App\Models\User;
-use Illuminate\Auth\Access\AuthorizationException;
+use App\Models\Membership;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /**
- * Who may set an empty house up, and how they come in.
+ * How somebody comes in who has just become a member of a group.
  */
 final class Threshold
 {
-    /** Whoever sets it up sits at the machine: an empty house is no network's to take. */
-    public static function holdHere(Request $request): void
+    public static function enter(Request $request, Membership $membership): JsonResponse
     {
-        if ($request->server('COMPADRE_LAN') === 'yes') {
-            throw new AuthorizationException;
-        }
+        $user = $membership->user;
+        Doorkeeper::letIn($request, $user);
+        $device = Device::of($request, $user);
+        $device->choose($user, $membership);
+
+        return new JsonResponse(MeView::of($user, $device), 201);
     }
 
-    public static function enter(Request $request, User $leader): JsonResponse
+    /** Whether whoever asks is on the network, and not at the machine itself. */
+    public static function isFromNetwork(Request $request): bool
     {
-        Doorkeeper::letIn($request, $leader);
-
-        return new JsonResponse(MeView::of($leader, Device::of($request, $leader)), 201);
+        return $request->server('COMPADRE_LAN') === 'yes';
     }
 }

@@ -25,10 +25,15 @@ Route::middleware(HoldToApi::class)->group(function (): void {
     });
 });
 
+// Without a group too, or where theirs is closed.
+Route::middleware('known')->group(function (): void {
+    Route::post('/sign-out', [AccountController::class, 'signOut']);
+    Route::put('/me/password', [AccountController::class, 'changePassword']);
+    Route::put('/me/group', [AccountController::class, 'choose']);
+});
+
 Route::middleware('signed-in')->group(function (): void {
-    Route::post('/sign-out', [AccountController::class, 'signOut'])->withoutMiddleware(HoldLeft::class);
     Route::get('/me', [AccountController::class, 'me']);
-    Route::put('/me/password', [AccountController::class, 'changePassword'])->withoutMiddleware(HoldLeft::class);
     Route::get('/group', [GroupController::class, 'show']);
     Route::put('/group', [GroupController::class, 'change'])->can('plan');
     Route::post('/ropes', [GroupController::class, 'addRope'])->can('plan');

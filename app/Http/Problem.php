@@ -40,6 +40,7 @@ final readonly class Problem
             $error instanceof ModelNotFoundException => self::missing(strtolower(class_basename($error->getModel())), (string) ($error->getIds()[0] ?? '')),
             $error instanceof NotHere => self::missing($error->what, $error->id),
             $error instanceof LivesElsewhere => new self(423, $error->getMessage(), [['field' => '/group', 'value' => $error->group, 'allowed' => 'a group that lives in this house', 'message' => $error->getMessage()]]),
+            $error instanceof NoGroup => new self($error->status, $error->getMessage(), [['field' => '/group', 'value' => $error->group, 'allowed' => $error->allowed, 'message' => $error->getMessage()]]),
             $error instanceof DeviceSignedOut => new self(401, $error->getMessage(), [['field' => '/device', 'value' => null, 'allowed' => 'a device that was not signed out', 'message' => $error->getMessage()]]),
             $error instanceof AuthenticationException => new self(401, 'Sign in first.'),
             $error instanceof AuthorizationException => new self(403, 'Your role does not allow this: ask a lead of your group.'),

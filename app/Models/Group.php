@@ -11,6 +11,7 @@ use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Teaching\GroupLimits;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -36,6 +37,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $certificate_colour as #1f4e5f
  * @property ?string $issuer_id who it is where its badges are shown
  * @property ?CarbonImmutable $left_at since then it lives in another house, and is only looked at here
+ * @property ?int $learners_most that whoever hosts the house lets it have
+ * @property ?int $people_most
+ * @property ?CarbonImmutable $closed_at since then whoever hosts the house lets nobody in
+ * @property ?CarbonImmutable $removing_at since then its rows are being removed
  * @property ?CarbonImmutable $created_at
  */
 final class Group extends Model
@@ -47,7 +52,7 @@ final class Group extends Model
 
     protected function casts(): array
     {
-        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'memory_model' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class, 'left_at' => 'immutable_datetime'];
+        return ['backup' => 'boolean', 'old_share' => 'float', 'new_knots' => 'integer', 'methods' => 'array', 'memory_model' => 'array', 'calendar_places' => 'boolean', 'age_from' => 'integer', 'age_to' => 'integer', 'tail_school' => TailSchool::class, 'left_at' => 'immutable_datetime', 'learners_most' => 'integer', 'people_most' => 'integer', 'closed_at' => 'immutable_datetime', 'removing_at' => 'immutable_datetime'];
     }
 
     /** @return HasMany<Learner, $this> */
@@ -171,6 +176,12 @@ final class Group extends Model
     public function rigs(): RigShelf
     {
         return app(RigShelf::class)->with(array_values($this->rigPacks()->get()->map(fn (OwnRig $own): Fields => Fields::of($own->pack))->all()));
+    }
+
+    /** How many it may have in this house. */
+    public function limits(): GroupLimits
+    {
+        return new GroupLimits($this->learners_most, $this->people_most);
     }
 
     /** How its learners forget. */

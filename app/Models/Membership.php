@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Role $role
  * @property ?CarbonImmutable $until null: still
  * @property Group $group
+ * @property User $user
  */
 final class Membership extends Model
 {
@@ -28,6 +29,12 @@ final class Membership extends Model
     protected function casts(): array
     {
         return ['role' => Role::class, 'until' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
     }
 
     /** @return BelongsTo<Group, $this> */

@@ -22,9 +22,9 @@ use LogicException;
  * @property string $name
  * @property ?string $email in its canonical form; null once access has ended
  * @property ?string $password
- * @property ?Membership $membership the one in force
- * @property-read Role $role in that membership
- * @property-read Group $group of that membership
+ * @property ?Membership $membership the first in force
+ * @property-read Role $role in the group that is open
+ * @property-read Group $group the one that is open: chosen on the device, else the first
  */
 final class User extends Authenticatable
 {
@@ -33,6 +33,9 @@ final class User extends Authenticatable
     protected $guarded = [];
 
     protected $hidden = ['password'];
+
+    /** Which of several groups is open, where that was chosen. */
+    private ?Membership $chosen = null;
 
     protected function casts(): array
     {
@@ -75,13 +78,34 @@ final class User extends Authenticatable
     /** @return Attribute<Role, never> */
     protected function role(): Attribute
     {
-        return Attribute::get(fn (): Role => $this->inForce()->role)->withoutObjectCaching();
+        return Attribute::get(fn (): Role => $this->membershipOpened()->role)->withoutObjectCaching();
     }
 
     /** @return Attribute<Group, never> */
     protected function group(): Attribute
     {
-        return Attribute::get(fn (): Group => $this->inForce()->group)->withoutObjectCaching();
+        return Attribute::get(fn (): Group => $this->membershipOpened()->group)->withoutObjectCaching();
+    }
+
+    /** Opens one of their groups: all that is asked from here on is asked of it. */
+    public function choose(Membership $membership): void
+    {
+        $this->chosen = $membership;
+    }
+
+    /** @return HasMany<Membership, $this> those in force, the first first */
+    public function inForce(): HasMany
+    {
+        $memberships = $this->memberships();
+        $memberships->whereNull('until')->orderBy('created_at')->orderBy('id');
+
+        return $memberships;
+    }
+
+    /** Whether they look after a house of many groups. */
+    public function hosts(): bool
+    {
+        return DB::table('hosts')->where('user_id', $this->id)->exists();
     }
 
     /** What this person's devices are remembered by; null: by nothing. */
@@ -104,8 +128,14 @@ final class User extends Authenticatable
         $this->setRememberToken(Str::random(60));
     }
 
-    private function inForce(): Membership
+    /** In which of their groups they are: the one chosen, else the first; null where they belong to none. */
+    public function opened(): ?Membership
     {
-        return $this->membership ?? throw new LogicException("The access of $this->id has ended: nobody asks for their group.");
+        return $this->chosen ?? $this->membership;
+    }
+
+    private function membershipOpened(): Membership
+    {
+        return $this->opened() ?? throw new LogicException("The access of $this->id has ended: nobody asks for their group.");
     }
 }

@@ -27,7 +27,7 @@ final readonly class OpenCorner
         $from = "practice from $address";
         $this->tries->take($from, self::TRIES, 60);
         $card = PracticeCard::query()->with('group')->where('code_hash', PracticeCard::hash(PlainCode::read($typed)))->first();
-        if ($card !== null && $card->ends_on >= $card->group->today()) {
+        if ($card !== null && $card->group->closed_at === null && $card->ends_on >= $card->group->today()) {
             $this->tries->giveBack($from);
 
             return $card;

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Along\WriteFiles;
 use App\Awards\Office\RunErrand;
+use App\Host\RemoveGroup;
 use App\Http\ApiDocument;
 use App\Knots\Drawings;
 use App\Knots\KnotNames;
@@ -16,6 +17,7 @@ use App\Models\Invitation;
 use App\Models\KeptFile;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Place;
 use App\Models\Pole;
 use App\Models\PracticeCard;
 use App\Models\Remote;
@@ -57,7 +59,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         // What the worker can do.
-        $this->app->tag([RunErrand::class, WriteFiles::class], LongWork::class);
+        $this->app->tag([RunErrand::class, WriteFiles::class, RemoveGroup::class], LongWork::class);
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 
@@ -76,6 +78,7 @@ final class AppServiceProvider extends ServiceProvider
         Gate::define('award', fn (User $user): bool => $user->role === Role::Lead);
         Gate::define('teach', fn (User $user): bool => $user->role->teaches());
         Gate::define('check', fn (): bool => true);
+        Gate::define('host', fn (User $user): bool => $user->hosts());
     }
 
     /** What an address names is looked up in the signed-in person's own group, and nowhere else. */
@@ -95,6 +98,8 @@ final class AppServiceProvider extends ServiceProvider
         Route::bind('file', fn (string $id): KeptFile => KeptFile::query()->where('group_id', $this->own()->id)->where('kind', '!=', 'given')->findOrFail($id));
         Route::bind('given', fn (string $id): KeptFile => KeptFile::query()->where('group_id', $this->own()->id)->where('kind', 'given')->findOrFail($id));
         Route::bind('issuer', fn (string $id): Group => Group::query()->where('issuer_id', $id)->firstOrFail());
+        Route::bind('place', fn (string $id): Place => Place::query()->findOrFail($id));
+        Route::bind('hosted', fn (string $id): Group => Group::query()->findOrFail($id));
         Route::bind('invitation', fn (string $id): Invitation => Invitation::openOf($this->own())->findOrFail($id));
     }
 

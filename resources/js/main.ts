@@ -9,7 +9,7 @@ applyScheme();
 watchTheWayBack();
 
 /** Addresses that are open to people who are not signed in. */
-const OPEN = ['/phone', '/join', '/reset'];
+const OPEN = ['/phone', '/join', '/reset', '/begin'];
 
 /** The practice corner, which a card opens. */
 const CORNER = '/practice';
@@ -40,14 +40,15 @@ async function open(place: HTMLElement): Promise<void> {
   // Where somebody is signed in, as far as this device knows, the app is fetched beside the question.
   void mayKeep().then((may) => (may ? app() : undefined));
   const house = await askHouse();
-  if (!house || house.signed_in || house.needs_setup) {
+  if (!house || house.signed_in || house.hosts || house.needs_setup) {
     (await app()).enter(place, house ? { house } : {});
     return;
   }
   drawDoor(place, {
     demo: Promise.resolve(house.house === 'demo'),
     onTouch: () => void app(),
-    onIn: async (me) => (await app()).enter(place, { me, house: { ...house, signed_in: true } }),
+    // Whoever hosts the house, and belongs to no group, is told by it what there is.
+    onIn: async (me) => (await app()).enter(place, me ? { me, house: { ...house, signed_in: true } } : {}),
   });
 }
 
@@ -61,6 +62,6 @@ function comeBack(place: HTMLElement): void {
   drawDoor(place, {
     demo: told.then(askHouse).then((house) => house?.house === 'demo'),
     onTouch: () => void app(),
-    onIn: async (me) => (await app()).enter(place, { me }),
+    onIn: async (me) => (await app()).enter(place, me ? { me } : {}),
   });
 }

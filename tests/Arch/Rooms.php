@@ -46,6 +46,7 @@ final class Rooms
         'Practice' => ['Knots'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
         'Along' => ['Knots', 'Awards', 'Bench', 'Check', 'Course', 'Crew', 'House', 'Store', 'Work'],
+        'Host' => ['Along', 'Course', 'Crew', 'House', 'Work'],
     ];
 
     /** @return iterable<string, Rule> */

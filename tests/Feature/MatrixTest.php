@@ -18,6 +18,7 @@ use App\Models\KeptFile;
 use App\Models\LeftCheck;
 use App\Models\MeetingRig;
 use App\Models\Office;
+use App\Models\Place;
 use App\Models\PracticeCard;
 use App\Models\Pursuit;
 use App\Models\Remote;
@@ -70,6 +71,10 @@ function matrixGroup($test, string $name): array
         $people[$role->value] = User::query()->create(['name' => ucfirst($role->value), 'email' => Str::slug($name)."-$role->value@gullwick.example", 'password' => 'lantern-tail-77'])->refresh();
         $people[$role->value]->memberships()->create(['group_id' => $group->id, 'role' => $role]);
     }
+    $people['host'] = User::query()->create(['name' => 'Host', 'email' => Str::slug($name).'-host@gullwick.example', 'password' => 'lantern-tail-77'])->refresh();
+    DB::table('hosts')->insert(['user_id' => $people['host']->id]);
+    $place = Place::query()->create(['name' => 'Tarrow Shore Band', 'code_hash' => Place::hash("PLACE$name"), 'expires_at' => now()->addDay()]);
+    $hosted = Group::query()->create(['name' => 'Closed', 'time_zone' => 'UTC', 'units' => 'mm', 'age_from' => 8, 'age_to' => 13, 'closed_at' => now()]);
     $people['spare'] = User::query()->create(['name' => 'Spare', 'email' => Str::slug($name).'-spare@gullwick.example', 'password' => 'lantern-tail-77'])->refresh();
     $people['spare']->memberships()->create(['group_id' => $group->id, 'role' => Role::Helper]);
     $fields = array_map(fn (string $one) => \Compadre\Core\Data\Fields::of(['name' => $one, 'age_band' => '8-10']), ['Ada P.', 'Bram K.', 'Cleo M.']);
@@ -102,14 +107,14 @@ function matrixGroup($test, string $name): array
     GroupPicture::query()->create(['group_id' => $group->id, 'width' => 1, 'height' => 1, 'hash' => str_repeat('0', 32), 'png' => MATRIX_PNG]);
     BadgeTick::query()->create(['learner_id' => $ada->id, 'note' => (new Note('say', 'what a hitch is for'))->key(), 'ticked_by' => $people['lead']->id]);
     [$file, $given] = matrixZips($group);
-    $device = Device::query()->create(['user_id' => $people['spare']->id, 'label' => 'A phone', 'seen_at' => now()]);
+    $device = Device::query()->create(['user_id' => $people['spare']->id, 'group_id' => $group->id, 'label' => 'A phone', 'seen_at' => now()]);
     $event = ['id' => (string) Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'learner' => $ada->id, 'knot' => 'overhand', 'device' => 'left', 'device_seq' => 1, 'observed_at' => '2026-11-24T18:00:00Z', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes'];
     LeftCheck::query()->create(['id' => $event['id'], 'group_id' => $group->id, 'user_id' => $people['spare']->id, 'learner_id' => $ada->id, 'event' => $event, 'sent_at' => now(), 'received_at' => now()]);
 
     return ['group' => $group, 'people' => $people, 'ids' => [
         'meeting' => $next->id, 'tonight' => $tonight->id, 'learner' => $ada->id, 'other' => $bram->id, 'archived' => $cleo->id, 'rope' => $spare->id, 'usual' => $rope->id, 'stock' => $stock->id, 'pole' => $pole->id, 'invitation' => $invitation->id, 'award' => $award->id, 'as' => 'svg', 'file' => $file, 'given' => $given, 'part' => base64_encode(implode('', iterator_to_array(KeptFile::query()->findOrFail($given)->parts()))), 'zip' => (string) Str::uuid(), 'issuer' => (string) $group->refresh()->issuer_id, 'list' => (string) $award->refresh()->status_list_id, 'trusted' => $trusted->id, 'card' => $card->id, 'practice' => "CARD$name",
         'remote' => $remotes['lead'], 'remote-instructor' => $remotes['instructor'], 'device' => $device->id, 'person' => $people['spare']->id, 'left' => $event['id'], 'token' => $token, 'held' => $held, 'code' => "CODElead$name",
-        'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster',
+        'rig' => 'tripod', 'own' => 'bundle-of-ours', 'instrument' => 'line', 'measure' => $measure->id, 'taken' => $taken->id, 'knot' => 'bowline', 'badge' => 'rigger', 'note' => str_repeat('a', 16), 'kind' => 'roster', 'place' => $place->id, 'hosted' => $hosted->id, 'group' => $group->id,
     ]];
 }
 
@@ -139,6 +144,7 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/join/about' => ['token' => $ids['token']], 'POST /api/join' => ['token' => $ids['token'], 'name' => 'Wren Callow', 'email' => 'wren@gullwick.example', 'password' => 'harbour-light-9'],
         'POST /api/reset' => ['token' => $ids['reset'] ?? str_repeat('0', 48), 'password' => 'harbour-light-9'],
         'POST /api/left-checks' => ['key' => $ids['key'] ?? 'none', 'sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
+        'PUT /api/me/group' => ['group' => $ids['group']], 'POST /api/host/places' => ['name' => 'Tarrow Shore Band', 'learners_most' => 30], 'PUT /api/host/groups/{hosted}' => ['learners_most' => 30, 'closed' => false], 'DELETE /api/host/groups/{hosted}' => ['name' => 'Closed'],
         'PUT /api/me/password' => ['current' => 'lantern-tail-77', 'password' => 'harbour-light-9'],
         'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
         'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
@@ -177,11 +183,15 @@ function matrixBody(string $address, array $ids): ?array
 /** @return list<string> who may, as the route itself says */
 function matrixAllowed(Registered $route): array
 {
-    $can = array_values(array_filter($route->gatherMiddleware(), fn (mixed $one): bool => is_string($one) && (str_contains($one, 'Authorize:') || str_starts_with($one, 'can:'))));
+    if (in_array($route->uri(), ['api/sign-out', 'api/me/password'], true)) {
+        return ['host', 'lead', 'instructor', 'helper'];
+    }
+    $can = array_values(array_filter(Route::gatherRouteMiddleware($route), fn (mixed $one): bool => is_string($one) && (str_contains($one, 'Authorize:') || str_starts_with($one, 'can:'))));
 
     return match ($can === [] ? null : Str::afterLast((string) $can[0], ':')) {
         'plan', 'people', 'award' => ['lead'],
         'teach' => ['lead', 'instructor'],
+        'host' => ['host'],
         default => ['lead', 'instructor', 'helper'],
     };
 }
@@ -249,7 +259,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
         $allowed = matrixAllowed($route);
         $body = fn (array $ids): ?array => matrixBody($address, $ids);
         expect($body($this->own['ids']) !== null || ! in_array(explode(' ', $address)[0], ['POST', 'PUT'], true) || $address === 'POST /api/sign-out' || str_ends_with($address, '/pack/cut') || str_ends_with($address, '/moves') || str_starts_with($address, 'PUT /api/archived'))->toBeTrue("no body is known for $address");
-        foreach ([null, 'helper', 'instructor', 'lead'] as $role) {
+        foreach ([null, 'host', 'helper', 'instructor', 'lead'] as $role) {
             ($this->apart)(function () use ($address, $role, $allowed, $body, &$tried): void {
                 $before = matrixState();
                 $status = ($this->fire)($address, $this->own['ids'], $role, $body($this->own['ids']))->getStatusCode();
@@ -261,7 +271,7 @@ it('lets each role do on every address what it may, and nobody anything else', f
 
                     return;
                 } else {
-                    expect($status)->toBeIn([403, 404], "$address as $role");
+                    expect($status)->toBeIn($address === 'PUT /api/me/group' ? [422] : [403, 404], "$address as $role");
                 }
                 expect(matrixState())->toBe($before, "$address as ".($role ?? 'nobody').' was refused, and changed something');
             });
@@ -314,7 +324,7 @@ it('writes nothing of a group that has left the house, but what takes somebody o
         });
     }
     expect($open)->toEqualCanonicalizing([
-        'POST /api/sign-out', 'PUT /api/me/password', 'DELETE /api/devices/{device}', 'DELETE /api/people/{person}', 'DELETE /api/learners/{learner}', 'POST /api/sheets/{kind}', 'POST /api/course/what-if',
+        'POST /api/sign-out', 'PUT /api/me/password', 'PUT /api/me/group', 'POST /api/host/places', 'DELETE /api/host/places/{place}', 'PUT /api/host/groups/{hosted}', 'DELETE /api/host/groups/{hosted}', 'DELETE /api/devices/{device}', 'DELETE /api/people/{person}', 'DELETE /api/learners/{learner}', 'POST /api/sheets/{kind}', 'POST /api/course/what-if',
         'POST /api/verify', 'POST /api/tail', 'POST /api/screens', 'PUT /api/screens/{remote}', 'DELETE /api/screens/{remote}', 'POST /api/along/files', 'DELETE /api/along/files/{file}', 'PUT /api/along/left',
         'POST /api/along/given', 'PUT /api/along/given/{given}/parts', 'POST /api/along/given/{given}/look', 'POST /api/along/given/{given}/take',
     ]);
@@ -350,7 +360,9 @@ it('answers an unstateful write 403 before anything runs, and takes exactly JSON
                 expect($answer->getStatusCode())->toBe(403, $address);
             }
             if (app(ApiDocument::class)->bodySchema('/'.$route->uri(), $method) !== null) {
-                $this->actingAs(User::query()->findOrFail($this->own['people']['lead']->id));
+                $this->app['auth']->forgetGuards();
+                $this->flushSession();
+                $this->actingAs(User::query()->findOrFail($this->own['people'][str_starts_with($route->uri(), 'api/host') ? 'host' : 'lead']->id));
                 foreach (['text/plain; a=/json', 'text/plain', 'application/x-www-form-urlencoded', 'application/jsonp', 'application/vnd.x+json'] as $type) {
                     $answer = $this->call($method, matrixPath($address, $this->own['ids'], 'lead'), [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json', 'HTTP_ORIGIN' => 'http://127.0.0.1:'.config()->string('app.port'), 'HTTP_X_REMOTE' => $this->own['ids']['held']], (string) json_encode(matrixBody($address, $this->own['ids'])));
                     expect($answer->getStatusCode())->toBe(422, "$address as $type");
@@ -384,7 +396,7 @@ it('answers no hostile value with a fault of its own, and takes none that its do
         foreach ($cases as [$ids, $sent]) {
             ($this->apart)(function () use ($address, $method, $ids, $sent, $document, $route, &$tried): void {
                 $tried++;
-                $answer = ($this->fire)($address, $ids, in_array($address, OPEN, true) ? null : 'lead', $sent);
+                $answer = ($this->fire)($address, $ids, in_array($address, OPEN, true) ? null : (str_contains($address, ' /api/host') ? 'host' : 'lead'), $sent);
                 $status = $answer->getStatusCode();
                 expect($status)->toBeLessThan(500, "$address with ".Str::limit((string) json_encode([$ids, $sent]), 300));
                 $schema = $document->bodySchema('/'.$route->uri(), $method);

@@ -13,7 +13,7 @@ let asked: string[];
 
 const house = (more: Partial<House> = {}): { status: number; body: House } => ({
   status: 200,
-  body: { house: 'demo', signed_in: false, needs_setup: false, today: '2026-11-24', ...more },
+  body: { house: 'demo', signed_in: false, hosts: false, needs_setup: false, today: '2026-11-24', ...more },
 });
 
 beforeEach(() => {

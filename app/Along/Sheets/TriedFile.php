@@ -40,6 +40,8 @@ abstract readonly class TriedFile implements Listing
             }, $rows);
         } finally {
             DB::rollBack();
+            // In memory what was tried is still there: nothing would be written, since nothing would seem to change.
+            $by->group->refresh();
         }
 
         return new Looked($found);

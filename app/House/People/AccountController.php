@@ -15,7 +15,7 @@ use Illuminate\Http\Response;
 
 final class AccountController extends Controller
 {
-    public function signIn(Request $request, SignIn $signIn): JsonResponse
+    public function signIn(Request $request, SignIn $signIn): Response|JsonResponse
     {
         $fields = $this->fields($request);
         if ($request->server('COMPADRE_LAN') === 'yes') {
@@ -24,7 +24,19 @@ final class AccountController extends Controller
         $user = $signIn($fields->text('email'), $fields->text('password'), (string) $request->ip(), KnownDevice::of($request, $fields->text('email')));
         Doorkeeper::letIn($request, $user, stays: true);
 
-        return new JsonResponse(MeView::of($user, Device::of($request, $user)));
+        $device = Device::of($request, $user);
+
+        return $device->open($user) === null ? new Response(status: 204) : new JsonResponse(MeView::of($user, $device));
+    }
+
+    /** Opens another of their groups on this device. */
+    public function choose(Request $request, ChooseGroup $choose): JsonResponse
+    {
+        $user = $this->user($request);
+        $device = Device::of($request, $user);
+        $choose($user, $device, $this->fields($request)->text('group'));
+
+        return new JsonResponse(MeView::of($user, $device));
     }
 
     public function signOut(Request $request): Response

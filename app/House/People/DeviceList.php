@@ -6,6 +6,7 @@ namespace App\House\People;
 
 use App\Models\Device;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 
 /**
@@ -17,10 +18,9 @@ final class DeviceList
     public static function of(Request $request, User $viewer): array
     {
         $here = Device::of($request, $viewer)->id;
-        $users = $viewer->role->plans() ? User::of($viewer->group)->pluck('id')->all() : [$viewer->id];
-
         $query = Device::query();
-        $query->whereIn('user_id', $users);
+        // What others have open in another group is not this group's to see.
+        $query->where(static fn (Builder $own): Builder => $own->where('user_id', $viewer->id)->when($viewer->role->plans(), static fn (Builder $all): Builder => $all->orWhere('group_id', $viewer->group->id)));
         $query->whereNull('revoked_at')->orderByDesc('seen_at')->limit(100);
 
         return array_values($query->get()->load('user')->map(fn (Device $device): array => [

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace App\House\People;
 
 use App\Http\LivesElsewhere;
+use App\Http\NoGroup;
 use App\Models\Invitation;
-use App\Models\User;
+use App\Models\Membership;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -29,15 +30,16 @@ final readonly class JoinByLink
         return ['group' => $link->group->name, 'role' => $link->role->value, 'expires_at' => $link->expires_at->toIso8601ZuluString()];
     }
 
-    public function __invoke(string $token, Fields $person): User
+    public function __invoke(string $token, Fields $person): Membership
     {
-        return DB::transaction(function () use ($token, $person): User {
+        return DB::transaction(function () use ($token, $person): Membership {
             $link = $this->open($token);
             LivesElsewhere::hold($link->group);
+            NoGroup::holdOpen($link->group);
             $user = ($this->newPerson)($link->group, $link->role, $person);
             $link->update(['used_at' => CarbonImmutable::now()]);
 
-            return $user->refresh();
+            return $user->inForce()->where('group_id', $link->group_id)->sole();
         });
     }
 

@@ -52,7 +52,7 @@ final readonly class KeepPerson
             $membership = $this->locked($group, $person);
             $this->holdAnotherLead($group, $membership, '/person', $person->id);
             $membership->update(['until' => CarbonImmutable::now()]);
-            if ($person->membership()->doesntExist()) {
+            if ($person->inForce()->doesntExist() && ! $person->hosts()) {
                 self::forget($person);
             }
             Invitation::query()->where('group_id', $group->id)->where('created_by', $person->id)->whereNull('used_at')->delete();

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\House\People;
 
-use App\House\MeView;
+use App\House\Threshold;
 use App\Http\Controller;
-use App\Http\Doorkeeper;
 use App\Http\NotHere;
 use App\Models\Device;
 use App\Models\Invitation;
@@ -42,10 +41,7 @@ final class PeopleController extends Controller
 
     public function join(Request $request, JoinByLink $join): JsonResponse
     {
-        $user = $join($this->fields($request)->text('token'), $this->fields($request));
-        Doorkeeper::letIn($request, $user);
-
-        return new JsonResponse(MeView::of($user, Device::of($request, $user)), 201);
+        return Threshold::enter($request, $join($this->fields($request)->text('token'), $this->fields($request)));
     }
 
     public function changeRole(Request $request, User $person, KeepPerson $keep): Response

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\House\People;
 
 use App\Models\Invitation;
+use App\Models\Membership;
 use App\Models\Rope;
 use App\Models\User;
 use Carbon\CarbonImmutable;
@@ -23,8 +24,8 @@ final class PeopleView
         $open = $query->get();
 
         return [
-            'people' => User::of($group)->with('membership')->get()->map(fn (User $user): array => [
-                'id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value, 'you' => $user->id === $viewer->id,
+            'people' => Membership::query()->where('group_id', $group->id)->whereNull('until')->with('user')->get()->sortBy(fn (Membership $one): string => $one->user->name)->map(fn (Membership $one): array => [
+                'id' => $one->user_id, 'name' => $one->user->name, 'email' => $one->user->email, 'role' => $one->role->value, 'you' => $one->user_id === $viewer->id,
             ])->values()->all(),
             'invitations' => $open->map(fn (Invitation $link): array => [
                 'id' => $link->id, 'role' => $link->role->value, 'expires_at' => $link->expires_at->toIso8601ZuluString(),

@@ -49,7 +49,7 @@ final class ResetPassword
     /** @throws Refusal */
     public function set(User $user, Fields $asked): void
     {
-        $password = NewPassword::from($asked, [$user->name, (string) $user->email, $user->group->name]);
+        $password = NewPassword::from($asked, [$user->name, (string) $user->email, $user->opened()->group->name ?? '']);
         // Sign-ins that are remembered are so by a word all devices of a person share: a new one.
         $user->update(['password' => $password]);
         $user->forgetDevices();

@@ -50,7 +50,7 @@ final readonly class SignIn
         $user = User::query()->where('email', EmailAddress::plain($email))->first();
         // Without an account the same work is done on a password that nobody has.
         $isRight = Hash::check($password, $user->password ?? self::nobodys());
-        if ($user?->membership === null || ! $isRight) {
+        if ($user === null || ! $isRight || $user->membership === null && ! $user->hosts()) {
             throw Refusal::saying('/email', $email, 'an e-mail address and password that belong together', 'This e-mail address and password do not belong together.');
         }
         $this->tries->giveBack("$account a minute");

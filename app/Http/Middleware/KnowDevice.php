@@ -24,11 +24,9 @@ final class KnowDevice
     {
         $user = $request->user();
         if ($user instanceof User && $request->hasSession()) {
-            if ($user->membership === null) {
-                Doorkeeper::turnAway($request);
-            }
             $device = Device::of($request, $user);
-            if ($device->revoked_at !== null) {
+            // Whoever hosts the house needs no group to be known.
+            if ($device->revoked_at !== null || $device->open($user) === null && ($device->group_id !== null || ! $user->hosts())) {
                 Doorkeeper::turnAway($request);
             }
             if ($device->seen_at->lt(CarbonImmutable::now()->subMinutes(self::SEEN_MINUTES))) {

@@ -67,6 +67,7 @@ export function JoinPage() {
         />
         <TextField
           label={words.signIn.email}
+          hint={words.join.knownHint}
           type="email"
           autoComplete="username"
           required

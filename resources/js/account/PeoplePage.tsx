@@ -4,7 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { peopleQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { QrCode } from '../ui/QrCode';
+import { LinkToPass } from '../ui/LinkToPass';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { moment, number } from '../words/format';
@@ -222,30 +222,8 @@ function Invite() {
       <Button look="signal" className="self-start" disabled={make.isPending} onClick={() => make.mutate()}>
         {words.people.make}
       </Button>
-      {make.data && <LinkShown token={make.data.token} />}
+      {make.data && <LinkToPass link={`${window.location.origin}/join#${make.data.token}`} about={words.people.link} />}
     </section>
-  );
-}
-
-function LinkShown({ token }: { token: string }) {
-  const link = `${window.location.origin}/join#${token}`;
-  const [copied, setCopied] = useState(false);
-  return (
-    <div className="flex flex-wrap gap-5 rounded-xl border border-line bg-card p-4">
-      <QrCode link={link} size={180} />
-      <div className="flex min-w-0 flex-1 basis-64 flex-col gap-3">
-        <p>{words.people.link}</p>
-        <code data-testid="join-link" className="rounded bg-wash p-2 text-sm break-all">
-          {link}
-        </code>
-        <Button
-          className="self-start"
-          onClick={() => void navigator.clipboard.writeText(link).then(() => setCopied(true))}
-        >
-          {copied ? words.people.copied : words.people.copy}
-        </Button>
-      </div>
-    </div>
   );
 }
 

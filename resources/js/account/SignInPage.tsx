@@ -10,7 +10,7 @@ export function SignInPage({ demo }: { demo: boolean }) {
     drawDoor(place.current, {
       demo: Promise.resolve(demo),
       onIn: (me) => {
-        queryClient.setQueryData(meQuery.queryKey, me);
+        if (me) queryClient.setQueryData(meQuery.queryKey, me);
         void queryClient.invalidateQueries({ queryKey: houseQuery.queryKey });
       },
     });

@@ -7,8 +7,8 @@ import { app, signIn } from '../words/signIn';
 type Door = {
   /** Whether this is the demo, as soon as it is known. */
   demo: Promise<boolean>;
-  /** Opens the app; until it stands there, the sign-in does. */
-  onIn: (me: Schemas['Me']) => Promise<void> | void;
+  /** Opens the app; until it stands there, the sign-in does. Whoever hosts the house may be in no group of it. */
+  onIn: (me: Schemas['Me'] | undefined) => Promise<void> | void;
   /** Somebody has begun to sign in: what comes after may be fetched. */
   onTouch?: () => void;
 };
@@ -45,7 +45,7 @@ export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): voi
     event.preventDefault();
     go.disabled = true;
     faults.hidden = true;
-    call<Schemas['Me']>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
+    call<Schemas['Me'] | undefined>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
       .then(async (me) => {
         stay();
         await onIn(me);

@@ -3,7 +3,13 @@ import type { components } from './schema';
 import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
-export type House = { house: 'demo' | 'group' | 'test'; signed_in: boolean; needs_setup: boolean; today: string };
+export type House = {
+  house: 'demo' | 'group' | 'test';
+  signed_in: boolean;
+  hosts: boolean;
+  needs_setup: boolean;
+  today: string;
+};
 export type Fault = Schemas['Problem']['errors'][number];
 
 /** Said when the server answers that this device was signed out from elsewhere. */
@@ -35,11 +41,17 @@ function token(): string | null {
   return found?.[1] ? decodeURIComponent(found[1]) : null;
 }
 
+/** Whose pages are shown here: what is written from them is for no other group, should another have been opened meanwhile. */
+let shownGroup: string | null = null;
+
+export const showGroup = (id: string): void => void (shownGroup = id);
+
 async function send(method: string, path: string, body: unknown, more: Record<string, string>): Promise<Response> {
   const headers: Record<string, string> = { Accept: 'application/json', ...more };
   if (method !== 'GET') {
     if (!token()) await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
     headers['X-XSRF-TOKEN'] = token() ?? '';
+    if (shownGroup !== null) headers['X-Group'] = shownGroup;
   }
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   const request: RequestInit = { method, headers, credentials: 'same-origin' };

@@ -117,6 +117,15 @@ export async function leave(): Promise<void> {
   clearPage();
 }
 
+/** Opens another of one's groups: nothing of the one before stays here. */
+export async function openGroup(group: string): Promise<void> {
+  await call('PUT', '/api/me/group', { group });
+  await stopKeeping();
+  await forgetAll();
+  others.postMessage('left');
+  clearPage();
+}
+
 const others = new BroadcastChannel('compadre');
 
 /** Another tab has signed out, or a lead has signed this device out, which the worker may hear first: this one leaves too. */

@@ -4,7 +4,6 @@ import { useZip } from '../along/useZip';
 import { WhatItDoes } from '../along/WhatItDoes';
 import { ZipFields } from '../along/ZipFields';
 import { call, type Schemas } from '../api/client';
-import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NewPasswordField } from '../ui/Field';
@@ -13,7 +12,7 @@ import { words } from '../words/en';
 import { SetUpCode } from './steps';
 
 /** The first visit of a house that a group moves to: its zip is looked at, and taken in by one of its leads. */
-export function MoveHere({ code: known, onNew }: { code: string; onNew: () => void }) {
+export function MoveHere({ code: known, onIn, onNew }: { code: string; onIn: () => Promise<void>; onNew: () => void }) {
   const zip = useZip('/api/setup/zip');
   const [code, setCode] = useState(known);
   const [email, setEmail] = useState('');
@@ -21,9 +20,7 @@ export function MoveHere({ code: known, onNew }: { code: string; onNew: () => vo
   const take = useMutation({
     mutationFn: () =>
       call<Schemas['Me']>('POST', `${zip.at ?? ''}/take`, { code, ...zip.opened, email: lead, new_password: password }),
-    onSuccess: async () => {
-      await queryClient.resetQueries();
-    },
+    onSuccess: onIn,
   });
   const would = zip.look.data;
   const lead = email === '' ? (would?.leads[0]?.email ?? '') : email;

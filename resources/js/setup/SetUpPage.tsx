@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { badgesQuery, houseQuery, queryClient } from '../api/queries';
+import { badgesQuery, houseQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
@@ -9,6 +9,7 @@ import { words } from '../words/en';
 import { type Answers, emptyAnswers, stepOf, toRequest } from './answers';
 import { BadgeStep } from './BadgeStep';
 import { MoveHere } from './MoveHere';
+import { useComeIn } from './useComeIn';
 import { GroupStep, LearnersStep, MeetingsStep, RopeStep, YouStep } from './steps';
 
 /** What a question still wants that its fields cannot say themselves. */
@@ -18,8 +19,9 @@ function missingIn(at: number, answers: Answers): string | null {
   return at === 5 && answers.dates.length === 0 ? words.setup.noDates : null;
 }
 
-/** The first visit of an empty house: six short questions, then the same screens as everyone. */
-export function SetUpPage() {
+/** The first visit of an empty house, or of a place in one of many groups: six short questions, then the same screens as everyone. */
+export function SetUpPage({ isPlace }: { isPlace: boolean }) {
+  const comeIn = useComeIn();
   const badges = useQuery(badgesQuery);
   const { today } = useQuery(houseQuery).data ?? { today: '' };
   const [at, setAt] = useState(0);
@@ -28,9 +30,7 @@ export function SetUpPage() {
   const [answers, setAnswers] = useState<Answers>(() => emptyAnswers(today));
   const finish = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/setup', toRequest(answers)),
-    onSuccess: async () => {
-      await queryClient.resetQueries();
-    },
+    onSuccess: comeIn,
     onError: (error) => {
       if (error instanceof ApiProblem && error.faults[0]) setAt(stepOf(error.faults[0].field));
     },
@@ -41,7 +41,7 @@ export function SetUpPage() {
   if (moves) {
     return (
       <Walls title={words.along.moveHere} about={words.along.moveHereAbout}>
-        <MoveHere code={answers.code} onNew={() => setMoves(false)} />
+        <MoveHere code={answers.code} onIn={comeIn} onNew={() => setMoves(false)} />
       </Walls>
     );
   }
@@ -55,7 +55,7 @@ export function SetUpPage() {
     <MeetingsStep key="meetings" answers={answers} set={set} />,
   ];
   return (
-    <Walls title={words.setup.title} about={words.setup.lead}>
+    <Walls title={words.setup.title} about={isPlace ? words.host.begin : words.setup.lead}>
       {at === 0 && (
         <button type="button" className={`${LINK} -my-3 self-start`} onClick={() => setMoves(true)}>
           {words.along.moveHereLink}

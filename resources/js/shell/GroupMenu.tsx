@@ -1,13 +1,16 @@
-import { Archive, Award, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
+import { Archive, ArrowRightLeft, Award, Building2, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
+import { useMutation } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { words } from '../words/en';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
+import { Faults } from '../ui/states';
+import { sync } from '../outbox/sync';
 import { saveFile, useSync } from '../outbox/SyncBar';
 import { useMe } from '../device/me';
-import { leave } from '../device/offline';
+import { leave, openGroup } from '../device/offline';
 import { currentScheme, toggleScheme } from '../device/scheme';
 
 const PasswordSheet = lazy(async () => ({ default: (await import('../account/PasswordSheet')).PasswordSheet }));
@@ -22,6 +25,8 @@ export function GroupMenu() {
   const unsent = waiting + refused + others.count;
   const [leaving, setLeaving] = useState(false);
   const [password, setPassword] = useState(false);
+  const [opening, setOpening] = useState<{ id: string; name: string } | null>(null);
+  const open = useMutation({ mutationFn: (id: string) => openGroup(id) });
   return (
     <>
       {password && (
@@ -45,6 +50,26 @@ export function GroupMenu() {
           </div>
         </Sheet>
       )}
+      {opening && (
+        <Sheet
+          open
+          onClose={() => setOpening(null)}
+          title={words.host.switching(opening.name)}
+          about={unsent + notes > 0 ? words.host.switchingAbout : undefined}
+        >
+          <div className="flex flex-col gap-3">
+            <Faults error={open.error} />
+            {unsent + notes > 0 && <Button onClick={() => void sync()}>{words.sync.now}</Button>}
+            <Button
+              look="signal"
+              disabled={unsent + notes > 0 || open.isPending}
+              onClick={() => open.mutate(opening.id)}
+            >
+              {words.host.switching(opening.name)}
+            </Button>
+          </div>
+        </Sheet>
+      )}
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger
           aria-label={words.nav.menu}
@@ -62,6 +87,13 @@ export function GroupMenu() {
               <strong className="block text-base text-ink">{me.user.name}</strong>
               {words.roles[me.user.role]}, {me.group.name}
             </DropdownMenu.Label>
+            {me.groups
+              .filter((one) => one.id !== me.group.id)
+              .map((one) => (
+                <DropdownMenu.Item key={one.id} className={ITEM} onSelect={() => setOpening(one)}>
+                  <ArrowRightLeft aria-hidden className="size-5 shrink-0" /> {words.host.switching(one.name)}
+                </DropdownMenu.Item>
+              ))}
             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/house')}>
               <Settings2 aria-hidden className="size-5" /> {words.nav.house}
             </DropdownMenu.Item>
@@ -86,6 +118,11 @@ export function GroupMenu() {
             {me.may.people && (
               <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/along')}>
                 <Archive aria-hidden className="size-5" /> {words.along.title}
+              </DropdownMenu.Item>
+            )}
+            {me.hosts && (
+              <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/host')}>
+                <Building2 aria-hidden className="size-5" /> {words.host.nav}
               </DropdownMenu.Item>
             )}
             <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>

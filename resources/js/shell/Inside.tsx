@@ -1,6 +1,6 @@
 import { Suspense, useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import type { Schemas } from '../api/client';
+import { showGroup, type Schemas } from '../api/client';
 import { keepKey, sync } from '../outbox/sync';
 import { Loading } from '../ui/states';
 import { words } from '../words/en';
@@ -38,6 +38,7 @@ const PracticeCardsPage = page(() => import('../cards/PracticeCardsPage'), 'Prac
 const KnotMap = page(() => import('../knots/KnotMap'), 'KnotMap');
 const KnotPage = page(() => import('../knots/KnotPage'), 'KnotPage');
 const KnotsPage = page(() => import('../knots/KnotsPage'), 'KnotsPage');
+const HostPage = page(() => import('../host/HostPage'), 'HostPage');
 const HousePage = page(() => import('../house/HousePage'), 'HousePage');
 const PackPage = page(() => import('../pack/PackPage'), 'PackPage');
 const StorePage = page(() => import('../pack/StorePage'), 'StorePage');
@@ -47,6 +48,7 @@ const SessionPage = page(() => import('../session/SessionPage'), 'SessionPage');
 /** Everything there is for whoever is signed in. */
 export function Inside({ me }: { me: Schemas['Me'] }) {
   const { tonight, ahead } = me;
+  showGroup(me.group.id);
   // When the first page has been drawn and the device has a moment.
   useEffect(() => {
     void startKeeping();
@@ -98,6 +100,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
             <Route path="/bench/:rig" element={<RigPage />} />
             <Route path="/bench/:rig/change" element={<OwnRigPage />} />
             <Route path="/along" element={<AlongPage />} />
+            <Route path="/host" element={<HostPage isAlone={false} />} />
             <Route path="/awards" element={<AwardsPage />} />
             <Route path="/award-office" element={<OfficePage />} />
             <Route path="/verify" element={<VerifyPage />} />

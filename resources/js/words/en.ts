@@ -4,6 +4,7 @@ import { bench } from './en/bench';
 import { check } from './en/check';
 import { course } from './en/course';
 import { crew } from './en/crew';
+import { host } from './en/host';
 import { house } from './en/house';
 import { office } from './en/office';
 import { pack } from './en/pack';
@@ -78,6 +79,7 @@ export const words = {
     incomplete: 'Not finished',
   },
   signIn,
+  ...host,
   ...house,
   ...office,
   ...record,

@@ -10,6 +10,7 @@ export const house = {
     go: 'Join',
     gone: 'This link was used, withdrawn, or is more than a day old. Ask for a new one.',
     passwordHint: 'At least 10 characters; three or four words that do not belong together are good.',
+    knownHint: 'If you have an account in this house already: its address, and its password below.',
   },
   house: {
     whoseWords: 'Words',
