@@ -144,5 +144,6 @@ else
     count browser
 fi
 
+[ "$failed" -eq 0 ] || php ops/failed-tests.php .build/log/pest-*.xml
 printf '%d passed, %d failed\n' "$passed" "$failed"
 [ "$failed" -eq 0 ]

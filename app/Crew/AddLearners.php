@@ -28,7 +28,11 @@ final readonly class AddLearners
     public function __invoke(Group $group, array $entries, bool $isWalkIn = false): array
     {
         return DB::transaction(function () use ($group, $entries, $isWalkIn): array {
-            $isWalkIn || $group->limits()->holdLearners($group->learners()->count(), count($entries));
+            if (! $isWalkIn && $group->learners_most !== null) {
+                // Two who add some at once take turns.
+                Group::query()->whereKey($group->id)->lockForUpdate()->first();
+                $group->limits()->holdLearners($group->learners()->count(), count($entries));
+            }
             $names = $group->learners()->pluck('name')->map(LearnerName::key(...))->all();
             $learners = [];
             foreach ($entries as $entry) {

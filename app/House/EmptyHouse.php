@@ -24,26 +24,28 @@ final class EmptyHouse
     }
 
     /**
-     * @param  callable(): Membership  $act  sets the group up, and gives who leads it
+     * @template Known
+     *
+     * @param  callable(): Known  $known  who has an account here already: asked before anything is written
+     * @param  callable(Known): Membership  $act  sets the group up, and gives who leads it
      */
-    public static function take(string $code, bool $fromNetwork, callable $act): Membership
+    public static function take(string $code, bool $fromNetwork, callable $known, callable $act): Membership
     {
         // Two first visits at once: the second waits here, and then finds the house taken.
         DB::select("select get_lock('compadre-setup', 10)");
         try {
             self::hold($code, $fromNetwork);
-
-            return DB::transaction(static function () use ($code, $act): Membership {
-                $place = self::place($code);
-                $lead = $act();
-                if ($place === null) {
-                    SetUpCode::spend();
-                } else {
-                    self::settle($place, $lead->group);
-                }
+            $place = self::place($code);
+            $who = $known();
+            $lead = DB::transaction(static function () use ($place, $who, $act): Membership {
+                $lead = $act($who);
+                $place === null ? null : self::settle($place, $lead->group);
 
                 return $lead;
             });
+            $place === null ? SetUpCode::spend() : null;
+
+            return $lead;
         } finally {
             DB::select("select release_lock('compadre-setup')");
         }

@@ -7,6 +7,7 @@ namespace App\House;
 use App\Course\AddMeeting;
 use App\Crew\AddLearners;
 use App\House\Badges\KeepBadge;
+use App\House\People\KnownAccount;
 use App\House\People\NewPerson;
 use App\Models\Group;
 use App\Models\Membership;
@@ -26,6 +27,7 @@ final readonly class SetUpGroup
 {
     public function __construct(
         private NewPerson $newPerson,
+        private KnownAccount $known,
         private AddLearners $addLearners,
         private AddMeeting $addMeeting,
         private BadgeShelf $badges,
@@ -36,10 +38,10 @@ final readonly class SetUpGroup
     /** @return Membership who leads it */
     public function __invoke(Fields $set, bool $fromNetwork): Membership
     {
-        return EmptyHouse::take($set->text('code'), $fromNetwork, fn (): Membership => $this->write($set));
+        return EmptyHouse::take($set->text('code'), $fromNetwork, fn (): ?User => $this->known->prove($set->object('leader')), fn (?User $known): Membership => $this->write($set, $known));
     }
 
-    private function write(Fields $set): Membership
+    private function write(Fields $set, ?User $known): Membership
     {
         $about = $set->object('group');
         if ($about->whole('age_from') > $about->whole('age_to')) {
@@ -52,7 +54,10 @@ final readonly class SetUpGroup
             'name' => trim($about->text('name')), 'time_zone' => $about->text('time_zone'), 'units' => $about->text('units'),
             'age_from' => $about->whole('age_from'), 'age_to' => $about->whole('age_to'),
         ])->refresh();
-        $leader = ($this->newPerson)($group, Role::Lead, $set->object('leader'));
+        $lead = ($this->newPerson)($group, Role::Lead, $set->object('leader'), $known);
+        // Whoever leads another group already has this one open now.
+        $leader = $lead->user;
+        $leader->choose($lead);
         $rope = $set->object('rope');
         $group->ropes()->create([
             'name' => trim($rope->text('name')), 'diameter_mm' => $rope->number('diameter_mm'),
@@ -60,9 +65,6 @@ final readonly class SetUpGroup
         ]);
         $this->meetings($group, $set->object('meetings'));
         $this->badges($group, $set);
-        $lead = $leader->inForce()->where('group_id', $group->id)->sole();
-        // Whoever leads another group already has this one open now.
-        $leader->choose($lead);
         $this->ownBadges($group, $leader, $set);
         ($this->addLearners)($group, $set->objects('learners'));
 

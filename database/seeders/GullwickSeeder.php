@@ -126,7 +126,7 @@ final class GullwickSeeder
     {
         $people = [];
         foreach (GullwickTerm::LEADERS as [$name, $email, $role]) {
-            $people[] = ($this->newPerson)($group, Role::from($role), Fields::of(['name' => $name, 'email' => $email, 'password' => self::password()]))->refresh();
+            $people[] = ($this->newPerson)($group, Role::from($role), Fields::of(['name' => $name, 'email' => $email, 'password' => self::password()]), null)->user;
         }
 
         return $people;

@@ -157,6 +157,12 @@ it('lets somebody join a second group with the account they have, and by nobody 
     $join = fn (string $password) => $this->api('POST', '/api/join', ['token' => $token, 'name' => 'Maren', 'email' => 'maren@gullwick.example', 'password' => $password]);
     $join('harbour-light-9')->assertUnprocessable()->assertJsonPath('errors.0.field', '/email');
     expect(User::query()->where('email', 'maren@gullwick.example')->sole()->inForce()->count())->toBe(1);
+    // Nobody guesses at somebody's account by way of a link; each try counts, though nothing of it is written.
+    foreach (range(1, 4) as $try) {
+        $join("harbour-light-$try")->assertUnprocessable();
+    }
+    $join('lantern-tail-77')->assertTooManyRequests();
+    DB::table('tries')->delete();
     $join('lantern-tail-77')->assertCreated()->assertJsonPath('group.id', $second->id)->assertJsonPath('user.role', 'helper')->assertJsonPath('user.name', 'Maren Holt');
     $this->api('GET', '/api/people')->assertForbidden();
     $this->api('PUT', '/api/me/group', ['group' => $this->crew->id])->assertOk()->assertJsonPath('user.role', 'lead');
@@ -293,6 +299,11 @@ it('takes a group that moves into a place, and opens nobody’s account by an ad
     $take = fn (string $password) => $this->api('POST', "/api/setup/zip/$given/take", ['code' => $code, 'email' => 'maren@gullwick.example', 'new_password' => $password]);
     $take('harbour-light-9')->assertUnprocessable()->assertJsonPath('errors.0.field', '/email');
     expect(Group::query()->whereKey($this->crew->id)->exists())->toBeFalse();
+    // Nor one that nobody has set a password for yet.
+    DB::table('users')->where('email', 'maren@gullwick.example')->update(['password' => null]);
+    expect($take('harbour-light-9')->assertUnprocessable()->json('message'))->toContain('has no password yet');
+    $this->lead->update(['password' => 'lantern-tail-78']);
+    $this->lead->update(['password' => 'lantern-tail-77']);
     $take('lantern-tail-77')->assertCreated()->assertJsonPath('group.id', $this->crew->id);
     expect($this->crew->refresh()->learners_most)->toBe(5)->and($this->crew->learners()->count())->toBe(5)->and(User::query()->where('email', 'maren@gullwick.example')->sole()->inForce()->count())->toBe(2);
     // A group that is here is not taken in a second time, whatever place there is.

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class JoinByLink
 {
-    public function __construct(private NewPerson $newPerson)
+    public function __construct(private NewPerson $newPerson, private KnownAccount $known)
     {
     }
 
@@ -32,14 +32,17 @@ final readonly class JoinByLink
 
     public function __invoke(string $token, Fields $person): Membership
     {
-        return DB::transaction(function () use ($token, $person): Membership {
+        $this->open($token);
+        $known = $this->known->prove($person);
+
+        return DB::transaction(function () use ($token, $person, $known): Membership {
             $link = $this->open($token);
             LivesElsewhere::hold($link->group);
             NoGroup::holdOpen($link->group);
-            $user = ($this->newPerson)($link->group, $link->role, $person);
+            $membership = ($this->newPerson)($link->group, $link->role, $person, $known);
             $link->update(['used_at' => CarbonImmutable::now()]);
 
-            return $user->inForce()->where('group_id', $link->group_id)->sole();
+            return $membership;
         });
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\House\People;
 
 use App\Crew\GoneList;
-use App\Http\Tries;
 use App\Models\Device;
 use App\Models\Group;
 use App\Models\Invitation;
@@ -17,17 +16,13 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Hash;
 
 /**
  * Looks after the people of a group: what each may do, an end to it, and one's own password. A group is never without a lead.
  */
 final readonly class KeepPerson
 {
-    /** Tries at one's own present password. */
-    private const TRIES = 5;
-
-    public function __construct(private ResetPassword $reset, private Tries $tries)
+    public function __construct(private ResetPassword $reset, private KnownAccount $known)
     {
     }
 
@@ -63,11 +58,9 @@ final readonly class KeepPerson
     /** @throws Refusal where the present password is another */
     public function changePassword(User $person, Fields $asked): void
     {
-        $this->tries->take("password of $person->id", self::TRIES, 60);
-        if (! Hash::check($asked->text('current'), (string) $person->password)) {
+        if (! $this->known->isRight($person, $asked->text('current'))) {
             throw Refusal::saying('/current', null, 'the password you sign in with now', 'This is not your present password.');
         }
-        $this->tries->giveBack("password of $person->id");
         $this->reset->set($person, $asked);
     }
 

@@ -7,7 +7,6 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { LinkToPass } from '../ui/LinkToPass';
 import { Faults } from '../ui/states';
-import { moment } from '../words/format';
 import { words } from '../words/en';
 import type { Hosted } from './HostPage';
 import { MostFields, mostOf } from './MostFields';
@@ -75,7 +74,7 @@ export function Places({ places }: { places: Hosted['places'] }) {
             {places.map((one) => (
               <li key={one.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
                 <span>
-                  <strong>{one.name}</strong>, {words.host.until(moment(one.expires_at))}
+                  <strong>{one.name}</strong>, {words.host.until(one.expires_at.slice(0, 10))}
                 </span>
                 <Button look="quiet" disabled={withdraw.isPending} onClick={() => withdraw.mutate(one.id)}>
                   {words.people.withdraw}

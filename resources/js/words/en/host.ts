@@ -49,7 +49,7 @@ export const host = {
     made: (name: string) => `A place for ${name}. This is shown once: pass it on now.`,
     code: (code: string) => `The code in it is ${code}.`,
     waiting: 'Places that wait',
-    until: (when: string) => `until ${when}`,
+    until: (day: string) => `until ${dayOf(day)}`,
     begin: 'Your group has a place in this house. Five minutes, once. Learners, leaders and meetings can be added at any time.',
   },
 };
