@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import * as limits from '../api/limits';
+import { forgetPages } from '../device/offline';
 import { Button } from '../ui/Button';
 import { NewPasswordField, TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
@@ -24,7 +25,8 @@ export function JoinPage() {
   });
   const join = useMutation({
     mutationFn: () => call<Schemas['Me']>('POST', '/api/join', { token, ...person }),
-    onSuccess: (me) => {
+    onSuccess: async (me) => {
+      await forgetPages();
       queryClient.clear();
       queryClient.setQueryData(meQuery.queryKey, me);
       void navigate('/');

@@ -96,12 +96,18 @@ export async function stopKeeping(): Promise<void> {
 const atMost = (milliseconds: number, work: Promise<unknown>): Promise<unknown> =>
   Promise.race([work, new Promise((done) => setTimeout(done, milliseconds))]);
 
-/** Nothing of the group stays on a device that somebody signs out of. */
-export async function forgetAll(): Promise<void> {
+/** Pages of another group are not shown to one; what has not reached the server yet waits on. */
+export async function forgetPages(): Promise<void> {
+  await stopKeeping();
   localStorage.removeItem(KEPT);
   localStorage.removeItem(GROUP_KEPT);
   sessionStorage.clear();
   if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
+}
+
+/** Nothing of the group stays on a device that somebody signs out of. */
+export async function forgetAll(): Promise<void> {
+  await forgetPages();
   await atMost(10_000, forgetOutbox());
 }
 
@@ -120,8 +126,7 @@ export async function leave(): Promise<void> {
 /** Opens another of one's groups: nothing of the one before stays here. */
 export async function openGroup(group: string): Promise<void> {
   await call('PUT', '/api/me/group', { group });
-  await stopKeeping();
-  await forgetAll();
+  await forgetPages();
   others.postMessage('left');
   clearPage();
 }

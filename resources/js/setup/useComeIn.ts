@@ -1,12 +1,12 @@
 import { useNavigate } from 'react-router';
 import { queryClient } from '../api/queries';
-import { forgetAll, stopKeeping } from '../device/offline';
+import { forgetPages } from '../device/offline';
 
 /** Into the group that has just been set up: what this device kept of another is not its own. */
 export function useComeIn(): () => Promise<void> {
   const navigate = useNavigate();
   return async () => {
-    await stopKeeping().then(forgetAll);
+    await forgetPages();
     await queryClient.resetQueries();
     void navigate('/');
   };
