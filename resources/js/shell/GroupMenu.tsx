@@ -1,4 +1,18 @@
-import { Archive, ArrowRightLeft, Award, Building2, KeyRound, LogOut, Menu, Moon, Package, QrCode, Settings2, Sun, UserPlus } from 'lucide-react';
+import {
+  Archive,
+  ArrowRightLeft,
+  Award,
+  Building2,
+  KeyRound,
+  LogOut,
+  Menu,
+  Moon,
+  Package,
+  QrCode,
+  Settings2,
+  Sun,
+  UserPlus,
+} from 'lucide-react';
 import { useMutation } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';

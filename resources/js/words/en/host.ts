@@ -1,7 +1,8 @@
 import { count } from '../count';
 import { dayOf, number } from '../format';
 
-const most = (have: number, of: number | null): string => (of === null ? number(have) : `${number(have)} of ${number(of)}`);
+const most = (have: number, of: number | null): string =>
+  of === null ? number(have) : `${number(have)} of ${number(of)}`;
 
 /** A house of many groups, and whoever hosts it. */
 export const host = {
@@ -10,7 +11,8 @@ export const host = {
     lead: 'Room for groups, and how they fare. What a group writes down is its own: no learner is shown here.',
     nav: 'This house',
     switching: (group: string) => `Open ${group}`,
-    switchingAbout: 'Some of what was written down on this device has not reached the computer yet. Send it first: it belongs to the group that is open now.',
+    switchingAbout:
+      'Some of what was written down on this device has not reached the computer yet. Send it first: it belongs to the group that is open now.',
     sum: (groups: number, learners: number, checks: number, days: number) =>
       `${count(groups, 'group', 'groups')}, ${count(learners, 'learner', 'learners')}, ${count(checks, 'check', 'checks')} in ${count(days, 'day', 'days')}`,
     health: {
@@ -23,7 +25,13 @@ export const host = {
     },
     groups: 'Groups',
     none: 'No group yet. Make a place for the first, and pass its link on to whoever leads it.',
-    column: { group: 'Group', learners: 'Learners', people: 'People', checks: (days: number) => `Checks, ${number(days)} days`, last: 'Last check' },
+    column: {
+      group: 'Group',
+      learners: 'Learners',
+      people: 'People',
+      checks: (days: number) => `Checks, ${number(days)} days`,
+      last: 'Last check',
+    },
     most,
     since: (day: string) => `here since ${dayOf(day)}`,
     never: 'none yet',
@@ -33,7 +41,8 @@ export const host = {
     limits: 'How many it may have',
     learnersMost: 'Learners at most',
     peopleMost: 'People at most',
-    mostAbout: 'Empty: as many as there are. Nobody is taken away by a limit; whoever comes along on an evening is always let in.',
+    mostAbout:
+      'Empty: as many as there are. Nobody is taken away by a limit; whoever comes along on an evening is always let in.',
     close: 'Close this group',
     closeAbout: 'Nobody of the group is let in. Nothing is lost, and phones keep what they have not sent.',
     reopen: 'Open it again',
@@ -43,13 +52,15 @@ export const host = {
     removeName: 'The name of the group',
     removing: 'It is being removed.',
     places: 'Make a place',
-    placesAbout: 'One group moves in by this link, within two weeks: it is set up anew, or brought along from another house as a zip.',
+    placesAbout:
+      'One group moves in by this link, within two weeks: it is set up anew, or brought along from another house as a zip.',
     placeFor: 'For whom',
     make: 'Make a place',
     made: (name: string) => `A place for ${name}. This is shown once: pass it on now.`,
     code: (code: string) => `The code in it is ${code}.`,
     waiting: 'Places that wait',
     until: (day: string) => `until ${dayOf(day)}`,
-    begin: 'Your group has a place in this house. Five minutes, once. Learners, leaders and meetings can be added at any time.',
+    begin:
+      'Your group has a place in this house. Five minutes, once. Learners, leaders and meetings can be added at any time.',
   },
 };
