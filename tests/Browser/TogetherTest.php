@@ -138,7 +138,7 @@ it('clears a device that was signed out from elsewhere, at its next contact', fu
 
 it('lists where people are signed in, and signs a phone out', function (): void {
     $this->house();
-    $this->within('App\Models\Device::query()->create(["user_id" => App\Models\User::query()->where("email", "wren@gullwick.example")->firstOrFail()->id, "label" => "Chrome on Android", "seen_at" => now()]);');
+    $this->within('App\Models\Device::query()->create(["user_id" => App\Models\User::query()->where("email", "wren@gullwick.example")->firstOrFail()->id, "group_id" => App\Models\Group::query()->sole()->id, "label" => "Chrome on Android", "seen_at" => now()]);');
     $this->signIn();
     $this->goTo('/people');
     $this->see('Signed in on');
