@@ -59,7 +59,7 @@ final class GroupKeys
     private function make(Group $group, Algorithm $algorithm): SigningKey
     {
         return DB::transaction(function () use ($group, $algorithm): SigningKey {
-            Group::query()->whereKey($group->id)->lockForUpdate()->first();
+            $group->takeTurns();
             $key = SigningKey::make($algorithm);
             GroupKey::query()->where('group_id', $group->id)->whereNull('retired_at')->update(['retired_at' => CarbonImmutable::now()]);
             GroupKey::query()->create(['group_id' => $group->id, 'kid' => $key->kid(), 'alg' => $algorithm->value, 'public' => $key->jwk(), 'secret' => Crypt::encryptString(Json::write($key->kept()))]);

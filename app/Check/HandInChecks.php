@@ -52,7 +52,7 @@ final readonly class HandInChecks
             return false;
         }
         // Of several groups, the one that was open on it.
-        $group = $user->memberships()->with('group')->orderByRaw('group_id = ? desc', [$known->group_id ?? ''])->latest('until')->first()?->group;
+        $group = $user->memberships()->with('group')->orderByRaw('group_id <=> ? desc', [$known?->group_id])->latest('until')->first()?->group;
         if ($group !== null) {
             LivesElsewhere::hold($group);
             NoGroup::holdOpen($group);

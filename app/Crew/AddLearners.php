@@ -30,7 +30,7 @@ final readonly class AddLearners
         return DB::transaction(function () use ($group, $entries, $isWalkIn): array {
             if (! $isWalkIn && $group->learners_most !== null) {
                 // Two who add some at once take turns.
-                Group::query()->whereKey($group->id)->lockForUpdate()->first();
+                $group->takeTurns();
                 $group->limits()->holdLearners($group->learners()->count(), count($entries));
             }
             $names = $group->learners()->pluck('name')->map(LearnerName::key(...))->all();

@@ -34,7 +34,7 @@ final readonly class WalkIn
     {
         return DB::transaction(function () use ($group, $by, $entries): array {
             // Two phones that send the same one at the same time take turns.
-            Group::query()->whereKey($group->id)->lockForUpdate()->first();
+            $group->takeTurns();
             $gone = GoneLearner::among($group, array_map(fn (Fields $entry): string => strtolower($entry->text('id')), $entries));
             $answers = [];
             foreach ($entries as $entry) {

@@ -29,7 +29,7 @@ final class KeepPlaces
         ]);
         Log::notice("A place was made: $place->id.");
 
-        return ['id' => $place->id, 'code' => implode('-', str_split($code, 4)), 'name' => $place->name, 'expires_at' => $place->expires_at->toIso8601ZuluString()];
+        return ['id' => $place->id, 'code' => PlainCode::inFours($code), 'name' => $place->name, 'expires_at' => $place->expires_at->toIso8601ZuluString()];
     }
 
     public function withdraw(Place $place): void

@@ -59,7 +59,7 @@ final class MakeHost extends Command
         $this->line("$user->name hosts this house: signed in, they make room for groups, and see counts, never a learner.");
         if ($user->password === null) {
             $this->line('Set a password by this link, good once, for an hour:');
-            $this->line(config()->string('app.url').'/reset#'.$reset->offer($user));
+            $this->line($reset->link($user));
         }
 
         return self::SUCCESS;

@@ -12,6 +12,7 @@ use App\Models\Group;
 use App\Work\Hold;
 use App\Work\LongWork;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,8 +27,8 @@ final class RemoveGroup implements LongWork
     /** Seconds until it is tried again. */
     private const PATIENCE = 30;
 
-    /** What a group does not take along, and how its rows belong to it. */
-    private const BESIDES = ['standings' => 'group_id', 'practice_cards' => 'group_id', 'invitations' => 'group_id'];
+    /** What a group does not take along, and is its own all the same. */
+    private const BESIDES = ['standings', 'practice_cards', 'invitations'];
 
     public static function kind(): string
     {
@@ -44,36 +45,24 @@ final class RemoveGroup implements LongWork
         if ($group->removing_at === null) {
             return;
         }
-        $tables = array_diff(array_reverse(array_keys(GroupTables::ALONG)), ['groups', 'memberships']);
-        $of = count($tables) + count(self::BESIDES) + 1;
-        $done = 0;
-        foreach (self::BESIDES as $table => $column) {
-            while (DB::table($table)->where($column, $group->id)->limit(self::ROWS)->delete() > 0) {
-                $hold->at($done, $of);
-            }
-            $done++;
+        $rows = array_map(static fn (string $table): Builder => DB::table($table)->where('group_id', $group->id), self::BESIDES);
+        foreach (DB::table('kept_files')->where('group_id', $group->id)->pluck('id') as $file) {
+            $rows[] = DB::table('kept_file_parts')->where('file_id', $file);
         }
-        $this->files($group, $hold, $done, $of);
-        foreach ($tables as $table) {
-            while (GroupTables::rows($table, $group->id)->reorder()->limit(self::ROWS)->delete() > 0) {
-                $hold->at($done, $of);
+        $rows[] = DB::table('kept_files')->where('group_id', $group->id);
+        foreach (array_diff(array_reverse(array_keys(GroupTables::ALONG)), ['groups', 'memberships']) as $table) {
+            $rows[] = GroupTables::rows($table, $group->id)->reorder();
+        }
+        foreach ($rows as $done => $some) {
+            while ($some->limit(self::ROWS)->delete() > 0) {
+                $hold->at($done, count($rows));
             }
-            $hold->at(++$done, $of);
+            $hold->at($done + 1, count($rows));
         }
         DB::transaction(fn () => $this->last($group), 3);
         KeptBoard::forget($group);
         KeptPlan::forget($group);
         GoneList::changed();
-    }
-
-    private function files(Group $group, Hold $hold, int $done, int $of): void
-    {
-        foreach (DB::table('kept_files')->where('group_id', $group->id)->pluck('id') as $file) {
-            while (DB::table('kept_file_parts')->where('file_id', $file)->limit(self::ROWS)->delete() > 0) {
-                $hold->at($done, $of);
-            }
-            DB::table('kept_files')->where('id', $file)->delete();
-        }
     }
 
     /** The people who belonged to it alone go with it. */

@@ -85,7 +85,7 @@ final class EmptyHouse
     {
         $group->update(['learners_most' => $place->learners_most, 'people_most' => $place->people_most]);
         $group->limits()->holdLearners(0, $group->learners()->count());
-        $group->limits()->holdPeople(0, Membership::query()->where('group_id', $group->id)->whereNull('until')->count());
+        $group->limits()->holdPeople(0, $group->memberships()->count());
         $place->delete();
     }
 }

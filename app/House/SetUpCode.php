@@ -22,7 +22,7 @@ final class SetUpCode
         if (! File::exists(self::file())) {
             File::put(self::file(), '');
             chmod(self::file(), 0600);
-            File::put(self::file(), implode('-', str_split(PlainCode::make(self::LENGTH), 4)));
+            File::put(self::file(), PlainCode::inFours(PlainCode::make(self::LENGTH)));
         }
 
         return trim(File::get(self::file()));

@@ -22,6 +22,12 @@ final class PlainCode
         return $code;
     }
 
+    /** In fours, as it is printed and read out. */
+    public static function inFours(string $code): string
+    {
+        return implode('-', str_split($code, 4));
+    }
+
     /** As it was made, however it was typed: in small letters, with blanks or dashes. */
     public static function read(string $typed): string
     {

@@ -109,6 +109,15 @@ final class Group extends Model
         return $relation;
     }
 
+    /** @return HasMany<Membership, $this> of those who have access */
+    public function memberships(): HasMany
+    {
+        $relation = $this->hasMany(Membership::class);
+        $relation->whereNull('until');
+
+        return $relation;
+    }
+
     /** @return HasMany<PlanPlace, $this> */
     public function places(): HasMany
     {
@@ -176,6 +185,12 @@ final class Group extends Model
     public function rigs(): RigShelf
     {
         return app(RigShelf::class)->with(array_values($this->rigPacks()->get()->map(fn (OwnRig $own): Fields => Fields::of($own->pack))->all()));
+    }
+
+    /** Whoever comes second waits here, until the transaction of whoever came first has ended. */
+    public function takeTurns(): void
+    {
+        self::query()->whereKey($this->id)->lockForUpdate()->first();
     }
 
     /** How many it may have in this house. */

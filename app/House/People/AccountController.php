@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\House\People;
 
 use App\House\MeView;
+use App\House\Threshold;
 use App\Http\Controller;
 use App\Http\Doorkeeper;
 use App\Http\KnownDevice;
@@ -18,7 +19,7 @@ final class AccountController extends Controller
     public function signIn(Request $request, SignIn $signIn): Response|JsonResponse
     {
         $fields = $this->fields($request);
-        if ($request->server('COMPADRE_LAN') === 'yes') {
+        if (Threshold::isFromNetwork($request)) {
             $signIn->refuseDemo($fields->text('email'));
         }
         $user = $signIn($fields->text('email'), $fields->text('password'), (string) $request->ip(), KnownDevice::of($request, $fields->text('email')));

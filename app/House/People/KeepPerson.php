@@ -77,17 +77,14 @@ final readonly class KeepPerson
     /** Whoever changes the people of a group waits for whoever does so at the same time. */
     private function locked(Group $group, User $person): Membership
     {
-        Group::query()->whereKey($group->id)->lockForUpdate()->first();
+        $group->takeTurns();
 
-        $membership = $person->memberships();
-        $membership->where('group_id', $group->id)->whereNull('until');
-
-        return $membership->first() ?? throw Refusal::of('/person', $person->id, 'somebody who belongs to your group');
+        return $group->memberships()->where('user_id', $person->id)->first() ?? throw Refusal::of('/person', $person->id, 'somebody who belongs to your group');
     }
 
     private function holdAnotherLead(Group $group, Membership $membership, string $field, string $value): void
     {
-        $others = Membership::query()->where('group_id', $group->id)->whereNull('until')->where('role', Role::Lead)->where('id', '!=', $membership->id);
+        $others = $group->memberships()->where('role', Role::Lead)->where('id', '!=', $membership->id);
         if ($membership->role === Role::Lead && $others->doesntExist()) {
             throw Refusal::saying($field, $value, 'anything, once somebody else is a lead too', 'This is the only lead of the group. Make somebody else a lead first.');
         }

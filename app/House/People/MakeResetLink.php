@@ -27,8 +27,7 @@ final class MakeResetLink extends Command
 
             return self::FAILURE;
         }
-        // After the #, an address stays in the browser: no log on the way has it.
-        $this->line(config()->string('app.url').'/reset#'.$reset->offer($user));
+        $this->line($reset->link($user));
         $this->line('Good once, for an hour.');
 
         return self::SUCCESS;

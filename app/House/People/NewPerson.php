@@ -28,13 +28,13 @@ final class NewPerson
     {
         return DB::transaction(function () use ($group, $role, $person, $known): Membership {
             // Two who join at once take turns: the limit counts both.
-            Group::query()->whereKey($group->id)->lockForUpdate()->first();
+            $group->takeTurns();
             $user = $known ?? self::account($group, $person);
             $before = $user->memberships()->where('group_id', $group->id)->first();
             if ($before !== null && $before->until === null) {
                 throw Refusal::saying($person->place('email'), $user->email, 'somebody who does not belong to it yet', "You belong to $group->name already: sign in.");
             }
-            $group->limits()->holdPeople(Membership::query()->where('group_id', $group->id)->whereNull('until')->count(), 1);
+            $group->limits()->holdPeople($group->memberships()->count(), 1);
             $membership = $before ?? $user->memberships()->make(['group_id' => $group->id]);
             $membership->fill(['role' => $role, 'until' => null])->save();
 

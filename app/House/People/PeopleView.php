@@ -24,7 +24,7 @@ final class PeopleView
         $open = $query->get();
 
         return [
-            'people' => Membership::query()->where('group_id', $group->id)->whereNull('until')->with('user')->get()->sortBy(fn (Membership $one): string => $one->user->name)->map(fn (Membership $one): array => [
+            'people' => $group->memberships()->with('user')->get()->sortBy(fn (Membership $one): string => $one->user->name)->map(fn (Membership $one): array => [
                 'id' => $one->user_id, 'name' => $one->user->name, 'email' => $one->user->email, 'role' => $one->role->value, 'you' => $one->user_id === $viewer->id,
             ])->values()->all(),
             'invitations' => $open->map(fn (Invitation $link): array => [

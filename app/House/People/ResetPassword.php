@@ -29,6 +29,12 @@ final class ResetPassword
         return $token;
     }
 
+    /** The address that sets a new password, once. After the #, it stays in the browser: no log on the way has it. */
+    public function link(User $user): string
+    {
+        return config()->string('app.url').'/reset#'.$this->offer($user);
+    }
+
     /** Refuses a link that was used, is too old or never was; a bad password leaves it as good as it was. */
     public function byLink(Fields $asked): void
     {

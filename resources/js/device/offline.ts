@@ -159,7 +159,7 @@ async function leaveTurnedAway(): Promise<void> {
     30_000,
     handIn().catch(() => undefined),
   );
-  await stopKeeping().then(forgetAll).finally(clearPage);
+  await forgetAll().finally(clearPage);
 }
 
 let asking = false;

@@ -26,7 +26,6 @@ export const host = {
     groups: 'Groups',
     none: 'No group yet. Make a place for the first, and pass its link on to whoever leads it.',
     column: {
-      group: 'Group',
       learners: 'Learners',
       people: 'People',
       checks: (days: number) => `Checks, ${number(days)} days`,
