@@ -12,10 +12,16 @@ export type House = {
 };
 export type Fault = Schemas['Problem']['errors'][number];
 
-/** Said when the server answers that this device was signed out from elsewhere. */
+/** Said when the server answers that this device was signed out from elsewhere; whoever comes to listen late is told too. */
 export const signedOutElsewhere = {
   listeners: new Set<() => void>(),
+  wasSaid: false,
+  listen(listener: () => void): void {
+    this.listeners.add(listener);
+    if (this.wasSaid) listener();
+  },
   say(): void {
+    this.wasSaid = true;
     for (const listener of this.listeners) listener();
   },
 };

@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { hasArrived, onArrival } from '../api/kept';
 import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
+import { beginGoing } from './going';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
 import { KEEPING, mayKeep } from './worker';
@@ -113,19 +114,22 @@ export async function forgetAll(): Promise<void> {
 
 /** Signs out: nothing of the group stays here, and where there is no network the server is told as soon as there is one. */
 export async function leave(): Promise<void> {
+  beginGoing();
   beginLeaving();
   await stopKeeping();
   // A network that does not answer holds nobody up.
   await atMost(3000, tellLeft());
-  await forgetAll();
-  others.postMessage('left');
-  // Loaded anew, so that nothing of the group stays in this device's memory.
-  clearPage();
+  await forgetAll().finally(() => {
+    others.postMessage('left');
+    // Loaded anew, so that nothing of the group stays in this device's memory.
+    clearPage();
+  });
 }
 
 /** Opens another of one's groups: nothing of the one before stays here. */
 export async function openGroup(group: string): Promise<void> {
   await call('PUT', '/api/me/group', { group });
+  beginGoing();
   await forgetPages();
   others.postMessage('left');
   clearPage();
@@ -139,7 +143,7 @@ export function startLeaving(): void {
     if (event.data === 'left') clearPage();
     if (event.data === 'signed out') void askWhetherOut();
   });
-  signedOutElsewhere.listeners.add(() => void (turnedAway ??= leaveTurnedAway()));
+  signedOutElsewhere.listen(() => void (turnedAway ??= leaveTurnedAway()));
 }
 
 /** Where the network was slow, a page is shown what was kept, and the server's answer as soon as the worker has it. */
@@ -154,6 +158,7 @@ export function startCatchingUp(): void {
 let turnedAway: Promise<void> | null = null;
 
 async function leaveTurnedAway(): Promise<void> {
+  beginGoing();
   // Whatever becomes of what was waiting, nothing of the group may stay: nor is a store waited for that does not open.
   await atMost(
     30_000,

@@ -1,0 +1,20 @@
+import { useSyncExternalStore } from 'react';
+
+let isGoing = false;
+const watchers = new Set<() => void>();
+
+/**
+ * This page is cleared in a moment. Until then it shows nothing: not the group, and not the sign-in, which whoever waits for it
+ * would begin to fill in on a page that is taken away under their fingers.
+ */
+export function beginGoing(): void {
+  isGoing = true;
+  for (const watcher of watchers) watcher();
+}
+
+function watch(onChange: () => void): () => void {
+  watchers.add(onChange);
+  return () => void watchers.delete(onChange);
+}
+
+export const useGoing = (): boolean => useSyncExternalStore(watch, () => isGoing);
