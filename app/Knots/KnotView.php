@@ -19,6 +19,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Part;
 use Compadre\Core\Knots\Point;
+use Compadre\Core\Knots\Sides;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
@@ -122,27 +123,28 @@ final class KnotView
     private function compute(KnotPack $knot, Method $method, View $view): array
     {
         $plain = DiagramBuilder::loose($method, $knot->file);
-        $steps = StepStates::of($method, $plain, $knot->file);
+        $told = $method->told($view);
+        $steps = StepStates::of($told, $plain, $knot->file);
         $finished = $knot->finished($method);
         $half = $knot->halfWay($method);
 
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
-            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->name], $knot->ways()),
+            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->told($view)->name], $knot->ways()),
             'method' => $method->id, 'view' => $view->value, 'version' => $knot->version, 'in_space' => $this->forms->has($knot, $method),
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'look' => [
                 'tying' => self::look($method, 'tying', $plain), 'dressing' => self::look($method, 'dressing', $plain), 'tail' => self::look($method, 'tail', $plain),
             ],
             'cautions' => $knot->cautions,
-            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->toArray(), $knot->mistakes)),
+            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->told($view)->toArray(), $knot->mistakes)),
             'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view, $knot->pulledBeside), $this->wrongForms($knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
             'tight' => $finished === null ? null : Drawing::finished($finished, $view)->toArray(),
             'half' => $half === null ? null : Drawing::tight($view->of($half))->toArray(),
             'steps' => array_map(self::step(...), $steps),
-            'text' => $knot->names[0].', '.lcfirst($method->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
+            'text' => $knot->names[0].', '.lcfirst($told->name).': '.implode(' ', array_map(fn (StepState $step): string => $step->plan->say, $steps)),
         ];
     }
 
@@ -171,7 +173,7 @@ final class KnotView
             'id' => $found->slip->id, 'name' => $become?->names[0],
             'in_space' => $become !== null && $become->isForAll() && $this->forms->has($become, $become->methods[0]) ? $become->id : null,
             'pulled' => $become !== null && in_array($become->id, $beside, true),
-            'becomes' => $found->becomes->kind->value, 'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
+            'becomes' => $found->becomes->kind->value, 'sign' => Sides::told($view, $found->sign), 'cause' => Sides::told($view, $found->cause), 'fix' => Sides::told($view, $found->fix),
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),
         ];

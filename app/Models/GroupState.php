@@ -102,12 +102,13 @@ final readonly class GroupState
      */
     public function planLearners(Collection $meetings): array
     {
+        $practised = PracticeDay::lastDays($this->learners);
         $away = Attendance::query()->whereIn('meeting_id', $meetings->modelKeys())->where('present', false)->get()->groupBy('learner_id');
 
         return array_values($this->learners->map(fn (Learner $learner): PlanLearner => new PlanLearner(
             $learner->id, $learner->age_band, self::levels($learner), self::memories($learner),
             array_map($this->key(...), $this->openBadgesOf($learner)),
-            array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())), self::ticked($learner), $learner->patrol,
+            array_values(array_map(strval(...), ($away[$learner->id] ?? collect())->pluck('meeting_id')->all())), self::ticked($learner), $learner->patrol, $practised[$learner->id] ?? [],
         ))->all());
     }
 

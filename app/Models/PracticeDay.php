@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -33,6 +34,20 @@ final class PracticeDay extends Model
         }
 
         return array_values($query->get()->map(static fn (self $one): array => ['knot' => $one->knot, 'day' => $one->day, 'felt' => $one->felt])->all());
+    }
+
+    /**
+     * @param  Collection<int, Learner>  $learners
+     * @return array<string, array<string, string>> by learner and knot, the last day of each
+     */
+    public static function lastDays(Collection $learners): array
+    {
+        $days = [];
+        foreach (self::query()->whereIn('learner_id', $learners->modelKeys())->orderBy('day')->get() as $one) {
+            $days[$one->learner_id][$one->knot] = $one->day;
+        }
+
+        return $days;
     }
 
     public static function keyColumns(): array

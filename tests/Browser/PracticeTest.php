@@ -186,6 +186,53 @@ it('says what a drawn rope is, and rings where it first parts', function (): voi
     expect($this->script('return document.querySelectorAll("[data-testid=table] circle[stroke=\"var(--signal)\"]").length'))->toBe(0);
 });
 
+it('lays a rope by keys alone', function (): void {
+    $this->house();
+    $code = ($this->card)();
+    $this->visit("/practice#$code");
+    $this->see('All knots');
+    $this->goTo('/practice/overhand/draw');
+    $this->see('space takes the rope up');
+    $this->layByKeys('overhand', $code);
+    $this->see('3 crossings');
+    // Each later pass lies on the one before: it comes apart, until the middle crossing is changed.
+    $said = [];
+    foreach (range(1, 3) as $crossing) {
+        // From the table on, Tab goes from one to the next.
+        $this->script('document.querySelector("[data-testid=table]").focus()');
+        $this->press(...array_fill(0, $crossing, WebDriverKeys::TAB), ...[WebDriverKeys::ENTER]);
+        $this->named('What is it?')->click();
+        $said[] = $this->wait(fn (): ?string => $this->find('[data-testid=said]')->getText() ?: null, 'what is said of it');
+        $this->script('document.querySelectorAll("[data-testid=crossing]")['.($crossing - 1).'].focus()');
+        $this->press(WebDriverKeys::ENTER);
+    }
+    expect(array_count_values(array_map(static fn (string $one): string => str_contains($one, 'That is the overhand') ? 'the knot' : 'no knot', $said)))->toEqual(['the knot' => 1, 'no knot' => 2]);
+});
+
+it('turns to the hand one ties with, on the device alone, and keeps to it', function (): void {
+    $this->house();
+    $code = ($this->card)();
+    $this->visit("/practice#$code");
+    $this->see('All knots');
+    $this->goTo('/practice/square-knot/tie');
+    $this->see('Right over left: lay the right end across the left one.');
+    $this->goTo('/practice');
+    $this->named('What is on this device')->click();
+    $this->named('the left hand')->click();
+    $this->until(fn (): bool => $this->script('return JSON.parse(localStorage.getItem("compadre-practice")).corner.view') === 'left', 'the left hand');
+    $this->named('Close')->click();
+    $this->goTo('/practice/square-knot/tie');
+    $this->see('Left over right: lay the left end across the right one.');
+    // The card is still the right hand's: what was chosen here holds over a visit anew.
+    $this->visit('/practice');
+    $this->see('All knots');
+    $this->until(fn (): bool => $this->script('return JSON.parse(localStorage.getItem("compadre-practice")).full') > 0, 'everything kept for the left hand', 180);
+    $this->offline(true);
+    $this->goTo('/practice/square-knot/tie');
+    $this->see('Left over right');
+    $this->offline(false);
+});
+
 it('tells the leaders of a learner’s own days as a hint, where the lead has asked for it', function (): void {
     $this->house();
     $this->signIn();

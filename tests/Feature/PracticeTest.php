@@ -3,12 +3,14 @@
 declare(strict_types=1);
 
 use App\Models\Group;
+use App\Models\GroupState;
 use App\Models\PracticeCard;
 use App\Models\Role;
 use App\Models\Standing;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Teaching\PlanLearner;
 use Illuminate\Support\Facades\DB;
 
 beforeEach(function (): void {
@@ -141,6 +143,10 @@ it('takes days as hints from a learner’s own card alone, where the lead asked 
     $this->become($this->lead);
     expect($this->api('GET', "/api/learners/{$this->learners[0]->id}")->json('practised'))->toBe([['knot' => 'bowline', 'day' => '2026-11-24', 'felt' => 'hard'], ['knot' => 'bowline', 'day' => '2026-11-22', 'felt' => 'thought']]);
     expect(Standing::query()->count())->toBe(0)->and(DB::table('check_events')->count())->toBe(0);
+    // The planner is told the last day of each knot, which it takes into the order of old knots alone.
+    $planned = GroupState::of($this->crew)->planLearners($this->crew->meetings()->get());
+    expect(array_map(static fn (PlanLearner $one): array => $one->practised, $planned))->toBe([['bowline' => '2026-11-24'], ...array_fill(0, count($planned) - 1, [])])
+        ->and($planned[0]->id)->toBe($this->learners[0]->id)->and($planned[0]->levels)->toBe([]);
     // Erased with the learner, card and all.
     $this->api('DELETE', "/api/learners/{$this->learners[0]->id}")->assertOk();
     expect(DB::table('practice_days')->count())->toBe(0)->and(PracticeCard::query()->pluck('id')->all())->toBe([$group['id']]);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
 /** A finger on the table of the practice corner. */
 trait LaysRope
 {
@@ -43,6 +46,38 @@ trait LaysRope
             });
             JS, [$knot, $code, $isFlipped]);
         expect($lain)->toBeGreaterThan(0);
+    }
+
+    /** The same without a pointer, for a knot of one rope: arrows lead it, Tab goes to the crossings. */
+    protected function layByKeys(string $knot, string $code): void
+    {
+        $this->find('[data-testid=table]');
+        [$ways, $crossings] = $this->asyncScript(<<<'JS'
+            const [knot, code, done] = arguments;
+            const { method } = JSON.parse(localStorage.getItem('compadre-practice')).corner.knots.find((one) => one.id === knot);
+            fetch(`/api/corner/knots/${knot}?${new URLSearchParams({ view: 'learner', method })}`, { headers: { 'X-Practice': code } }).then((r) => r.json()).then(({ knot: { loose }, table }) => {
+              const rope = table.strands.find((one) => one.rope);
+              const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
+              path.setAttribute('d', loose.strands.find((one) => one.id === rope.id).d);
+              let [x, y] = rope.points.at(-1);
+              const ways = [];
+              for (let s = 0; s <= path.getTotalLength(); s += 0.25) {
+                const to = path.getPointAtLength(s);
+                for (; to.x - x > 0.25; x += 0.5) ways.push('right');
+                for (; x - to.x > 0.25; x -= 0.5) ways.push('left');
+                for (; to.y - y > 0.25; y += 0.5) ways.push('down');
+                for (; y - to.y > 0.25; y -= 0.5) ways.push('up');
+              }
+              done([ways, loose.crossings.length]);
+            });
+            JS, [$knot, $code]);
+        $this->script('document.querySelector("[data-testid=table]").focus()');
+        $keys = ['right' => WebDriverKeys::ARROW_RIGHT, 'left' => WebDriverKeys::ARROW_LEFT, 'down' => WebDriverKeys::ARROW_DOWN, 'up' => WebDriverKeys::ARROW_UP];
+        $this->press(' ', ...array_map(static fn (string $way): string => $keys[$way], $ways));
+        $this->find('[data-testid=pen]');
+        $this->see('You hold the rope.');
+        $this->press(' ');
+        $this->until(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-testid=crossing]'))) === $crossings, "the $crossings crossings of the drawing");
     }
 
     /** Lays every rope once across, each over the one before, which is no knot that anybody was asked for. */

@@ -66,11 +66,12 @@ final readonly class KnotOperation implements Operation
     public function run(Fields $input): array
     {
         $knot = $this->library->knot($input->text('knot'));
-        $method = $knot->method($input->textOrNull('method'));
+        $view = View::from($input->text('view', 'learner'));
+        $method = $knot->method($input->textOrNull('method'))->told($view);
         $diagram = DiagramBuilder::loose($method, $knot->file);
         $steps = StepStates::of($method, $diagram, $knot->file);
         $shown = $this->upTo($knot, $diagram, $steps, $input->wholeOrNull('step'));
-        $seen = View::from($input->text('view', 'learner'))->of($shown);
+        $seen = $view->of($shown);
 
         return [
             'strands' => array_map(static fn (Strand $strand, int $number): array => [

@@ -47,7 +47,8 @@ final readonly class PlanInput
                 'memories' => $byKnot($memory), 'badges' => $texts + ['uniqueItems' => true], 'away' => $texts + ['description' => 'meetings not expected at'],
                 'patrol' => ['type' => ['string', 'null'], 'minLength' => 1, 'maxLength' => 200, 'description' => 'different patrols are not taught at one station'],
                 'ticks' => $texts + ['description' => 'what has been ticked off, as level:knot, or level:knot in rig'],
-            ], ['levels', 'memories', 'away', 'patrol', 'ticks'])) + ['maxItems' => 500],
+                'practised' => $byKnot(Schemas::day()) + ['description' => 'the last day it is said to have been practised: taken into the order of old knots in a meeting, and nothing else'],
+            ], ['levels', 'memories', 'away', 'patrol', 'ticks', 'practised'])) + ['maxItems' => 500],
             'badges' => Schemas::listOf(Schemas::object([
                 'pack' => ['type' => 'object', 'description' => 'as packs/schema/badge.schema.json'], 'due_on' => ['type' => ['string', 'null'], 'format' => 'date'],
                 'firm' => ['type' => 'boolean', 'description' => 'true unless given: what is met later does not count'], 'preferences' => $texts + ['description' => 'knots, the dearest first'],
@@ -222,12 +223,17 @@ final readonly class PlanInput
                 $this->library->knot((string) $knot, $learner->place('memories'));
                 $memories[$knot] = Memory::kept($memory->number('half_life_days'), $memory->text('last_day'));
             }
+            $practised = [];
+            foreach ($learner->has('practised') ? array_keys($learner->object('practised')->raw()) : [] as $knot) {
+                $this->library->knot((string) $knot, $learner->place('practised'));
+                $practised[(string) $knot] = $learner->object('practised')->text((string) $knot);
+            }
             foreach ($learner->texts('badges') as $index => $badge) {
                 if (! isset($aims[$badge])) {
                     throw Refusal::of($learner->place('badges').'/'.$index, $badge, $aims === [] ? 'nothing: there are no badges' : 'one of '.implode(', ', array_keys($aims)));
                 }
             }
-            $learners[$id] = new PlanLearner($id, AgeBand::from($learner->text('band')), $levels, $memories, $learner->texts('badges'), $learner->texts('away'), array_fill_keys($learner->texts('ticks'), true), $learner->textOrNull('patrol'));
+            $learners[$id] = new PlanLearner($id, AgeBand::from($learner->text('band')), $levels, $memories, $learner->texts('badges'), $learner->texts('away'), array_fill_keys($learner->texts('ticks'), true), $learner->textOrNull('patrol'), $practised);
         }
 
         return array_values($learners);

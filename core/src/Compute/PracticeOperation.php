@@ -6,6 +6,7 @@ namespace Compadre\Core\Compute;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\View;
 use Compadre\Core\Practice\TaskKind;
 use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Refusal;
@@ -59,11 +60,12 @@ final readonly class PracticeOperation implements Operation
         if (! $knot->isTaught()) {
             throw Refusal::of('/knot', $knot->id, 'a knot that is learned, and no usual mistake');
         }
-        $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'));
+        $view = $input->text('hand', 'right') === 'left' ? View::Left : View::Learner;
+        $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'), $view);
 
         return [
             'question' => $task->question, 'options' => $task->options, 'answer' => $task->answer, 'reason' => $task->reason,
-            'shows' => (object) $task->shows, 'view' => $input->text('hand', 'right') === 'left' ? 'left' : 'learner',
+            'shows' => (object) $task->shows, 'view' => $view->value,
         ];
     }
 }

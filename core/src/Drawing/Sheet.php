@@ -24,7 +24,7 @@ final class Sheet
     public static function one(Library $library, SheetRequest $request, FormFile $forms): string
     {
         $knot = $library->knot($request->knot);
-        $method = $knot->method($request->method);
+        $method = $knot->method($request->method)->told($request->view);
         if ($request->inSpace) {
             return self::inSpace($knot, $method, $request, $forms);
         }

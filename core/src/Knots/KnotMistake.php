@@ -22,6 +22,12 @@ final readonly class KnotMistake
         return new self($fields->text('id'), rtrim($fields->text('sign'), '.'), rtrim($fields->text('cause'), '.'), rtrim($fields->text('fix'), '.'), $fields->textOrNull('of'));
     }
 
+    /** In words as they read beside a drawing seen like this. */
+    public function told(View $view): self
+    {
+        return new self($this->id, Sides::told($view, $this->sign), Sides::told($view, $this->cause), Sides::told($view, $this->fix), $this->of);
+    }
+
     /** @return array{id: string, sign: string, cause: string, fix: string} */
     public function toArray(): array
     {

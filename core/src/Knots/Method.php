@@ -72,6 +72,14 @@ final readonly class Method
         return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
     }
 
+    /** The same method, its words as they read beside a drawing seen like this. */
+    public function told(View $view): self
+    {
+        $steps = array_map(static fn (StepPlan $step): StepPlan => $step->told($view), $this->steps);
+
+        return new self($this->id, Sides::told($view, $this->name), $this->strands, $steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
+    }
+
     /**
      * @param  'tying'|'dressing'|'tail'  $check
      * @return list<Part> where to look for it

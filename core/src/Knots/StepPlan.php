@@ -38,4 +38,11 @@ final readonly class StepPlan
             $fields->textOrNull('laid'),
         );
     }
+
+    public function told(View $view): self
+    {
+        $story = $this->story === null ? null : Sides::told($view, $this->story);
+
+        return new self($this->move, $this->reach, Sides::told($view, $this->say), $story, $this->tight, $this->half, $this->laid);
+    }
 }

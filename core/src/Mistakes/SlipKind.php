@@ -49,7 +49,7 @@ enum SlipKind: string
             self::SecondHalf => 'The second half went the other way',
             self::SecondHalfEnds => 'The second half went the other way, and a tail and its loaded end have changed places',
             self::LastTuck => 'The last tuck went through from the other side',
-            self::LastTuckStrand => 'The end went round the strand beside the right one',
+            self::LastTuckStrand => 'The end went round the strand beside the one that is meant',
             self::LastTuckRound => 'The end went in where it should come out',
             self::HalfWrapMissed => 'Half a turn was left out',
             self::HalfWrapAdded => 'Half a turn too many was made',

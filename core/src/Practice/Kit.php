@@ -32,13 +32,13 @@ final readonly class Kit
      */
     public function of(KnotPack $knot, Method $method, string $hand): array
     {
-        $sample = $this->maker->sample($knot, $method);
         $view = $hand === 'left' ? View::Left : View::Learner;
+        $sample = $this->maker->sample($knot, $method, $view);
         $pictures = new Pictures($sample, $view);
         $tasks = [];
         foreach (TaskKind::cases() as $kind) {
             for ($seed = 0; $seed < self::SEEDS; $seed++) {
-                $task = $this->maker->made($kind, $knot, $method, $seed);
+                $task = $this->maker->made($kind, $knot, $method, $seed, $view);
                 $shown = $task === null ? null : self::shown($task, $sample, $pictures);
                 if ($task !== null && $shown !== null) {
                     $tasks[self::key($task)] ??= ['id' => "$kind->value-$seed"] + $shown;
@@ -79,7 +79,7 @@ final readonly class Kit
             $options[] = match (true) {
                 isset($option['words']) => ['form' => $pictures->ofWords($option['words']), 'spoken' => $pictures->spoken($option['words'])],
                 isset($option['crossing']) => ['at' => $pictures->place($option['crossing']), 'spoken' => $pictures->spokenPlace($option['crossing'])],
-                isset($option['step']) => ['step' => $option['step'], 'spoken' => $pictures->say($option['step'])],
+                isset($option['step']) => ['step' => $option['step'], 'spoken' => $sample->say($option['step'])],
                 isset($option['knot']) => ['knot' => $option['knot']],
                 $place === $task->answer => ['say' => $option['say'] ?? '', 'form' => Pictures::RIGHT],
                 default => ['say' => $option['say'] ?? '', 'form' => $pictures->ofFlips([$open]), 'becomes' => $sample->outcome([$open])->knot],

@@ -25,7 +25,7 @@ final class Order implements Asks
         while ($offered === $steps) {
             $offered = $lot->mixed($steps);
         }
-        $says = array_map(static fn (int $step): string => rtrim($sample->method->steps[$step - 1]->say, '.'), $steps);
+        $says = array_map(static fn (int $step): string => rtrim($sample->say($step), '.'), $steps);
 
         return new Task(
             TaskKind::Order, sprintf('In which order is %s tied?', $sample->name()),

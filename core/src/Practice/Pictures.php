@@ -112,11 +112,6 @@ final class Pictures
         return ['reach' => (object) array_map($plain, $reach), 'moved' => (object) array_map(static fn (array $span): array => array_map($plain, $span), $moved), 'far' => (object) array_map($plain, $far)];
     }
 
-    public function say(int $step): string
-    {
-        return $this->sample->method->steps[$step - 1]->say;
-    }
-
     /**
      * A form told along its ropes.
      *
@@ -126,7 +121,7 @@ final class Pictures
     {
         $told = [];
         foreach ($words as $rope => $word) {
-            $told[] = (count($words) > 1 ? "$rope: " : '').implode(', ', array_map(static fn (string $letter): string => $letter === 'o' ? 'over' : 'under', str_split($word)));
+            $told[] = (count($words) > 1 ? $this->sample->told($rope).': ' : '').implode(', ', array_map(static fn (string $letter): string => $letter === 'o' ? 'over' : 'under', str_split($word)));
         }
 
         return ucfirst(implode('; ', $told)).'.';

@@ -9,6 +9,8 @@ use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Sides;
+use Compadre\Core\Knots\View;
 use Compadre\Core\Knots\Visit;
 use Compadre\Core\Mistakes\Found;
 use Compadre\Core\Mistakes\Judge;
@@ -40,12 +42,27 @@ final class Sample
     /** @var array<string, Outcome> by crossings that go the other way */
     private array $outcomes = [];
 
-    /** @param  KnotIndex  $index  one for learners: what is for leaders only has no name here */
-    public function __construct(private readonly Library $library, private readonly KnotIndex $index, public readonly KnotPack $knot, public readonly Method $method)
+    /**
+     * @param  KnotIndex  $index  one for learners: what is for leaders only has no name here
+     * @param  View  $view  what is said of it is read beside drawings seen like this; its own drawing is as the pack has it
+     */
+    public function __construct(private readonly Library $library, private readonly KnotIndex $index, public readonly KnotPack $knot, public readonly Method $method, private readonly View $view = View::Learner)
     {
         $this->diagram = DiagramBuilder::loose($method, $knot->file);
         $this->order = TyingOrder::of($method, $this->diagram, $knot->file);
         $this->code = KnotIndex::code($knot, $method);
+    }
+
+    /** A pack's words, with the sides as they are in the drawings. */
+    public function told(string $words): string
+    {
+        return Sides::told($this->view, $words);
+    }
+
+    /** @param  int  $step  from 1 */
+    public function say(int $step): string
+    {
+        return $this->told($this->method->steps[$step - 1]->say);
     }
 
     /** The knot's name in the middle of a sentence. */

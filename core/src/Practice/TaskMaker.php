@@ -7,6 +7,7 @@ namespace Compadre\Core\Practice;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\View;
 use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Choosing\Chooser;
@@ -19,7 +20,7 @@ final class TaskMaker
     /** @var array<string, Asks> by kind */
     private readonly array $asks;
 
-    /** @var array<string, Sample> by knot and method */
+    /** @var array<string, Sample> by knot, method and view */
     private array $samples = [];
 
     /** @param  KnotIndex  $index  one for learners */
@@ -33,12 +34,13 @@ final class TaskMaker
 
     /**
      * @param  int  $seed  any
+     * @param  View  $view  the sides in its words are those of drawings seen like this
      *
      * @throws Refusal for a kind of which this knot has nothing to ask, with those it has
      */
-    public function make(TaskKind $kind, KnotPack $knot, Method $method, int $seed): Task
+    public function make(TaskKind $kind, KnotPack $knot, Method $method, int $seed, View $view = View::Learner): Task
     {
-        return $this->made($kind, $knot, $method, $seed) ?? throw Refusal::of('/kind', $kind->value, 'one of '.implode(', ', array_map(static fn (TaskKind $one): string => $one->value, $this->kinds($knot, $method))).", of which $knot->id has something to ask");
+        return $this->made($kind, $knot, $method, $seed, $view) ?? throw Refusal::of('/kind', $kind->value, 'one of '.implode(', ', array_map(static fn (TaskKind $one): string => $one->value, $this->kinds($knot, $method))).", of which $knot->id has something to ask");
     }
 
     /** @return list<TaskKind> of which this knot has something to ask */
@@ -48,13 +50,13 @@ final class TaskMaker
     }
 
     /** @return ?Task null where this knot has nothing to ask of that kind */
-    public function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed): ?Task
+    public function made(TaskKind $kind, KnotPack $knot, Method $method, int $seed, View $view = View::Learner): ?Task
     {
-        return $this->asks[$kind->value]->of($this->sample($knot, $method), new Lot("$kind->value $knot->id $method->id $seed"));
+        return $this->asks[$kind->value]->of($this->sample($knot, $method, $view), new Lot("$kind->value $knot->id $method->id $seed"));
     }
 
-    public function sample(KnotPack $knot, Method $method): Sample
+    public function sample(KnotPack $knot, Method $method, View $view = View::Learner): Sample
     {
-        return $this->samples["$knot->id $method->id"] ??= new Sample($this->library, $this->index, $knot, $method);
+        return $this->samples["$knot->id $method->id $view->value"] ??= new Sample($this->library, $this->index, $knot, $method, $view);
     }
 }

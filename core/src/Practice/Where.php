@@ -33,7 +33,7 @@ final class Where implements Asks
             return new Task(
                 TaskKind::Where, sprintf('This was to be %s. Which crossing is wrong?', $sample->name()),
                 array_map(static fn (int $one): array => ['crossing' => $one], $offered), (int) array_search($crossing, $offered, true),
-                sprintf('As it lies it would %s. %s.', $sample->becomes($found->becomes), rtrim($found->fix, '.')),
+                sprintf('As it lies it would %s. %s.', $sample->becomes($found->becomes), $sample->told(rtrim($found->fix, '.'))),
                 ['words' => $sample->words([$crossing])],
             );
         }

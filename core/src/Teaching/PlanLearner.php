@@ -19,6 +19,7 @@ final readonly class PlanLearner
      * @param  list<string>  $away  ids of the meetings this learner is not expected at
      * @param  array<string, true>  $ticked  keys of what is ticked off
      * @param  ?string  $patrol  learners of different patrols are not taught at one station; null: goes with any
+     * @param  array<string, string>  $practised  by knot, the last day on which the learner says to have practised it: a hint for the order of old knots
      */
     public function __construct(
         public string $id,
@@ -29,6 +30,7 @@ final readonly class PlanLearner
         public array $away = [],
         public array $ticked = [],
         public ?string $patrol = null,
+        public array $practised = [],
     ) {
     }
 

@@ -169,7 +169,7 @@ it('says in words what went wrong', function (SlipKind $kind, array $at, string 
     [SlipKind::SecondHalf, [], 'second-half', ErrorKind::SecondHalf, 'The second half went the other way'],
     [SlipKind::SecondHalfEnds, [0], 'second-half-ends-0', ErrorKind::SecondHalf, 'The second half went the other way, and a tail and its loaded end have changed places'],
     [SlipKind::LastTuck, [], 'last-tuck', ErrorKind::LastTuck, 'The last tuck went through from the other side'],
-    [SlipKind::LastTuckStrand, [1, 2], 'last-tuck-strand-1-2', ErrorKind::LastTuck, 'The end went round the strand beside the right one'],
+    [SlipKind::LastTuckStrand, [1, 2], 'last-tuck-strand-1-2', ErrorKind::LastTuck, 'The end went round the strand beside the one that is meant'],
     [SlipKind::LastTuckRound, [0, 3], 'last-tuck-round-0-3', ErrorKind::LastTuck, 'The end went in where it should come out'],
     [SlipKind::HalfWrapMissed, [0, 1], 'half-wrap-missed-0-1', ErrorKind::Wrap, 'Half a turn was left out'],
     [SlipKind::HalfWrapAdded, [0, 1], 'half-wrap-added-0-1', ErrorKind::Wrap, 'Half a turn too many was made'],

@@ -22,6 +22,17 @@ let written = -Infinity;
 /** Calls back whenever a page is shown an older answer than the worker has. */
 export const onArrival = (listener: () => void): void => void (tell = listener);
 
+/**
+ * Where the network was slow, a page is shown what was kept, and the server's answer as soon as the worker has it. Listened for before
+ * the page asks for anything: what is said to nobody is not said again.
+ */
+export function startCatchingUp(catchUp: () => void): void {
+  onArrival(catchUp);
+  new BroadcastChannel('compadre-answers').addEventListener('message', (event: MessageEvent<string>) =>
+    hasArrived(event.data),
+  );
+}
+
 export const noteWritten = (): void => void (written = performance.now());
 
 /** Asks the worker to wait for the server, as long as it takes: it answers from what it has kept only where there is no network. */

@@ -1,6 +1,5 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
-import { hasArrived, onArrival } from '../api/kept';
 import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginGoing } from './going';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
@@ -144,14 +143,6 @@ export function startLeaving(): void {
     if (event.data === 'signed out') void askWhetherOut();
   });
   signedOutElsewhere.listen(() => void (turnedAway ??= leaveTurnedAway()));
-}
-
-/** Where the network was slow, a page is shown what was kept, and the server's answer as soon as the worker has it. */
-export function startCatchingUp(): void {
-  onArrival(() => void queryClient.invalidateQueries({ type: 'active' }));
-  new BroadcastChannel('compadre-answers').addEventListener('message', (event: MessageEvent<string>) =>
-    hasArrived(event.data),
-  );
 }
 
 /** Each of a page's questions may be answered that it is signed out: it leaves once. */

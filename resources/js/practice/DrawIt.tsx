@@ -10,6 +10,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
 import { type Kept, type Kit, kitQuery } from './kept';
 import { LaidLines } from './LaidLines';
+import { usePen } from './usePen';
 
 type Said = Schemas['SaidOfDrawing'];
 
@@ -43,13 +44,24 @@ export function DrawIt({ kept }: { kept: Kept }) {
 }
 
 function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; code: string }) {
-  const { laid, laying, flips, begin, go, lift, flip, clear } = useLaying(table);
+  const { laid, laying, flips, start, begin, go, lift, flip, clear } = useLaying(table);
   const [said, setSaid] = useState<Said | string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const [x = 0, y = 0, width = 1, height = 1] = kit.knot.loose.box;
   // About as high as it is broad: a phone is held upright.
   const [wide, high] = [Math.max(width, 0.8 * height) + 2 * ROOM, Math.max(height, 0.8 * width) + 2 * ROOM];
   const box = [x - (wide - width) / 2, y - (high - height) / 2, wide, high] as const;
+  const pen = usePen({
+    start,
+    laying,
+    box,
+    go,
+    lift,
+    begin: (at) => {
+      setSaid(null);
+      begin(at);
+    },
+  });
   const lines = useMemo(() => linesOn(table, laid), [table, laid]);
   const found = useMemo(
     () => meetings(lines).map((one) => (flips.has(spot(one)) ? { ...one, firstOver: !one.firstOver } : one)),
@@ -74,17 +86,23 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
       <p className="text-soft">{words.practice.draw.about}</p>
       <div
         className="relative mx-auto w-full"
-        style={{ aspectRatio: `${box[2]} / ${box[3]}`, maxWidth: `min(100%, ${(62 * box[2]) / box[3]}dvh)` }}
+        style={{ aspectRatio: `${box[2]} / ${box[3]}`, maxWidth: `min(100%, ${(54 * box[2]) / box[3]}dvh)` }}
       >
         <svg
           ref={svg}
           viewBox={box.join(' ')}
           className="absolute inset-0 size-full touch-none rounded-2xl border-2 border-line bg-card"
-          role="img"
-          aria-label={words.practice.kinds.draw[1]}
+          role="application"
+          aria-label={words.practice.draw.table}
+          aria-describedby="keys"
+          tabIndex={0}
+          onKeyDown={pen.onKeyDown}
+          onFocus={pen.onFocus}
+          onBlur={pen.onBlur}
           data-testid="table"
           onPointerDown={(event) => {
             event.currentTarget.setPointerCapture(event.pointerId);
+            pen.hide();
             setSaid(null);
             begin(place(event));
           }}
@@ -93,6 +111,17 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
           onPointerCancel={lift}
         >
           <LaidLines table={table} lines={lines} found={found} laying={laying} />
+          {pen.pen && (
+            <circle
+              cx={pen.pen[0]}
+              cy={pen.pen[1]}
+              r={laying ? 0.8 : 1.3}
+              fill="none"
+              stroke="var(--signal)"
+              strokeWidth={0.35}
+              data-testid="pen"
+            />
+          )}
           {parts && (
             <circle cx={parts.at[0]} cy={parts.at[1]} r={1.9} fill="none" stroke="var(--signal)" strokeWidth={0.35} />
           )}
@@ -118,6 +147,12 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
             ),
           )}
       </div>
+      <p id="keys" className="text-soft pointer-coarse:sr-only">
+        {words.practice.draw.keys}
+      </p>
+      <p aria-live="polite" className="sr-only">
+        {laying ? words.practice.draw.taken : words.practice.draw.lies(found.length)}
+      </p>
       <p aria-live="polite" className="min-h-14 text-lg font-semibold" data-testid="said">
         {typeof said === 'string' ? said : said?.says}
       </p>
@@ -163,10 +198,13 @@ function useLaying(table: Schemas['Table']) {
     show(next);
   };
   const [flips, setFlips] = useState(new Set<string>());
+  const next = table.strands.find((strand) => strand.rope && !laid[strand.id]);
   return {
     laid,
     laying,
     flips,
+    /** where the next of them begins */
+    start: next?.points.at(-1),
     begin: ([x = 0, y = 0]: number[]): void => {
       const left = table.strands.filter((strand) => strand.rope && !down.current[strand.id]);
       const far = ({ points: [[startX = 0, startY = 0] = []] }: (typeof left)[number]): number =>

@@ -5,9 +5,10 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
-import { type Kept, picturesQuery, today, wipe } from './kept';
+import { type Kept, picturesQuery, tieWith, today, wipe } from './kept';
 import { standing, whatNext, type Why } from './next';
 
 /** When this visit began. */
@@ -122,6 +123,7 @@ function useEnough(minutes: number): { isOver: boolean; goOn: () => void } {
 
 /** What is kept here, and the button that wipes it. */
 function OnThisDevice({ kept, open, onClose }: { kept: Kept; open: boolean; onClose: () => void }) {
+  const [missing, setMissing] = useState(false);
   const tied = new Set(kept.days.map((one) => one.day)).size;
   return (
     <Sheet open={open} onClose={onClose} title={words.practice.device} about={words.practice.deviceAbout}>
@@ -130,7 +132,19 @@ function OnThisDevice({ kept, open, onClose }: { kept: Kept; open: boolean; onCl
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <p className="mb-4">{kept.corner.hints ? words.practice.hints : words.practice.noHints}</p>
+      <p className="mb-1 font-semibold">{words.practice.hand}</p>
+      <Choice
+        label={words.practice.hand}
+        options={(['learner', 'left'] as const).map((view) => [view, words.practice.hands[view]])}
+        value={kept.corner.view}
+        onChange={(view) => void tieWith(view).then((has) => setMissing(!has))}
+      />
+      {missing && (
+        <p role="alert" className="mt-2 font-semibold">
+          {words.practice.handNetwork}
+        </p>
+      )}
+      <p className="my-4">{kept.corner.hints ? words.practice.hints : words.practice.noHints}</p>
       <Button className="w-full" onClick={() => void wipe().then(onClose)}>
         {words.practice.wipe}
       </Button>

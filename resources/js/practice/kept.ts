@@ -12,6 +12,8 @@ export type Task = Schemas['PracticeTask'];
 export type Kept = {
   code: string;
   corner: Corner;
+  /** the hand that was chosen here, for all that the card was made for the other */
+  view?: Corner['view'];
   days: Day[];
   /** how many of the days the leaders know of */
   told: number;
@@ -83,9 +85,34 @@ export async function openWith(code: string): Promise<void> {
   const before = kept();
   const days = before?.days ?? daysBefore();
   const isSame = before?.code === code;
-  keep({ code, corner, days, told: isSame ? before.told : days.length, full: isSame ? before.full : 0 });
+  const view = before?.view;
+  const seen = { ...corner, ...(view && { view }) };
+  const isFull = isSame && before.corner.view === seen.view;
+  keep({
+    code,
+    corner: seen,
+    ...(view && { view }),
+    days,
+    told: isSame ? before.told : days.length,
+    full: isFull ? before.full : 0,
+  });
   localStorage.removeItem(LEFT);
+  void keepAll(seen);
+}
+
+/** Turns everything to the other hand; not where its pictures are neither here nor to be had. */
+export async function tieWith(view: Corner['view']): Promise<boolean> {
+  const state = kept();
+  if (!state || state.corner.view === view) return true;
+  const corner = { ...state.corner, view };
+  const hasIt = await queryClient.query(picturesQuery(corner)).then(
+    () => true,
+    () => false,
+  );
+  if (!hasIt) return false;
+  keep({ ...state, corner, view, full: 0 });
   void keepAll(corner);
+  return true;
 }
 
 /** Asks whether the card is still good; without a network it is, until its last day. */

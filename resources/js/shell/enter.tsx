@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import type { House, Schemas } from '../api/client';
+import { startCatchingUp } from '../api/kept';
 import { houseQuery, meQuery, queryClient } from '../api/queries';
 import { App } from './App';
 
@@ -10,6 +11,7 @@ import { App } from './App';
 export function enter(place: HTMLElement, { house, me }: { house?: House; me?: Schemas['Me'] }): void {
   if (house) queryClient.setQueryData(houseQuery.queryKey, house);
   if (me) queryClient.setQueryData(meQuery.queryKey, me);
+  startCatchingUp(() => void queryClient.invalidateQueries({ type: 'active' }));
   place.replaceChildren();
   createRoot(place).render(
     <StrictMode>

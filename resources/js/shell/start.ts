@@ -1,9 +1,8 @@
-import { startCatchingUp, startLeaving } from '../device/offline';
+import { startLeaving } from '../device/offline';
 import { startSync } from '../outbox/sync';
 
 /** What goes on behind the pages, once the first has been drawn. */
 export function start(): void {
   startLeaving();
-  startCatchingUp();
   startSync();
 }

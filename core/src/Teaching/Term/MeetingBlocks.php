@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching\Term;
 
+use Compadre\Core\Checking\Memory;
 use Compadre\Core\Teaching\Block;
 use Compadre\Core\Teaching\Rounds\Course;
 use Compadre\Core\Teaching\Rounds\Deed;
@@ -68,7 +69,7 @@ final class MeetingBlocks
     {
         $evening = $this->course->meetings[$meeting];
         $tries = $hour->tries > 0.05 ? $this->tries($meeting, $hour->tries) : [];
-        $old = array_map(fn (int $knot): Block => $this->old($knot, $meeting, $before), $program->old);
+        $old = array_map(fn (int $knot): Block => $this->old($knot, $meeting, $before), $this->inOrder($program->old, $meeting, $before));
         $rounds = array_map(fn (array $round): Block => $this->round($round, $meeting), $program->rounds);
         $taught = [];
         foreach (array_merge([], ...$program->rounds) as $station) {
@@ -104,6 +105,37 @@ final class MeetingBlocks
         }
 
         return self::sideBySide($stations);
+    }
+
+    /**
+     * An hour that runs short loses the last of them. Where somebody says to have practised, what a badge still asks for comes first, then
+     * what has faded most, and a day on which it was practised counts like one on which it was seen: here, and nowhere else.
+     *
+     * @param  list<int>  $old
+     * @return list<int>
+     */
+    private function inOrder(array $old, int $meeting, Standing $before): array
+    {
+        $isTold = false;
+        $places = [];
+        foreach ($old as $knot) {
+            $having = $before->having($knot, $meeting);
+            $known = 0.0;
+            $isAsked = false;
+            foreach ($having as $learner) {
+                $practised = $this->course->learners[$learner]->practised[$this->course->knots[$knot]->id] ?? null;
+                $seen = max($before->last[$learner][$knot], $practised === null ? 0 : Memory::dayNumber($practised));
+                $known += Memory::chanceAfter($this->course->day[$meeting] - $seen, $before->halfLife[$learner][$knot]) / count($having);
+                $isTold = $isTold || $practised !== null;
+                $isAsked = $isAsked || $this->isToKeep($learner, $knot, $before);
+            }
+            $places[$knot] = [$isAsked ? 0 : 1, $known];
+        }
+        if ($isTold) {
+            usort($old, static fn (int $a, int $b): int => $places[$a] <=> $places[$b]);
+        }
+
+        return $old;
     }
 
     private function old(int $knot, int $meeting, Standing $before): Block

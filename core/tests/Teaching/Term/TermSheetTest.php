@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
+use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\Block;
+use Compadre\Core\Teaching\PlanLearner;
 use Compadre\Core\Teaching\Rounds\Cause;
+use Compadre\Core\Teaching\Rounds\Replay;
 use Compadre\Core\Teaching\Rounds\Standing;
 use Compadre\Core\Teaching\Rounds\TermPlan;
 use Compadre\Core\Teaching\Term\Consequence;
@@ -179,4 +182,65 @@ it('is as good at once as bounds allow, and no better', function (): void {
         $whole = TermPlan::of($course);
         expect($plan->bound->unmet)->toBeLessThanOrEqual($whole->found->outcome->score->unmet);
     }
+});
+
+it('takes what is said to have been practised into the order of old knots in a meeting, and nothing else', function (): void {
+    [$evenings, $moved, $kept] = [0, 0, 0];
+    foreach (range(8200, 8319) as $seed) {
+        $term = RoundsSeeds::term($seed, 6, 6, 5);
+        mt_srand($seed);
+        $told = $term;
+        foreach ($told['learners'] as $number => $learner) {
+            foreach (array_keys($learner['memories'] ?? []) as $knot) {
+                mt_rand(0, 1) === 0 || $told['learners'][$number]['practised'][$knot] = date('Y-m-d', strtotime('2026-08-31 UTC') - 86400 * mt_rand(0, 30));
+            }
+        }
+        try {
+            [$plain, $hinted] = [TermPlan::atOnce(courseOfTerm($term)), TermPlan::atOnce(courseOfTerm($told))];
+        } catch (Refusal) {
+            continue;
+        }
+        expect($hinted->found->plan)->toEqual($plain->found->plan)->and($hinted->found->outcome->score)->toEqual($plain->found->outcome->score);
+        $course = $hinted->course;
+        $learners = array_flip(array_map(static fn (PlanLearner $one): string => $one->id, $course->learners));
+        $knots = array_flip(array_map(static fn ($one): string => $one->id, $course->knots));
+        [$before, $after] = [TermSheet::of($plain)->meetings, TermSheet::of($hinted)->meetings];
+        $standing = new Standing($course);
+        foreach ($course->meetings as $number => $meeting) {
+            $old = static fn (array $blocks): array => array_values(array_filter($blocks, static fn (Block $block): bool => $block->kind === 'old'));
+            [$was, $is] = [$old($before[$meeting->id]), $old($after[$meeting->id])];
+            $others = static fn (array $blocks): array => array_values(array_map(static fn (Block $block): array => [$block->kind, round($block->minutes, 6)], array_filter($blocks, static fn (Block $block): bool => $block->kind !== 'old')));
+            expect($others($after[$meeting->id]))->toBe($others($before[$meeting->id]));
+            $names = static fn (array $blocks): array => array_map(static fn (Block $block): string => (string) $block->knot, $blocks);
+            expect($names($is))->toEqualCanonicalizing($names($was));
+            // The slow way: everybody's days since they last saw it or say to have, one by one.
+            $known = [];
+            $isTold = false;
+            foreach ($is as $block) {
+                $sum = 0.0;
+                foreach ($block->learners as $id) {
+                    $days = intdiv(strtotime("$meeting->date UTC") - 86400 * $standing->last[$learners[$id]][$knots[$block->knot]], 86400);
+                    $said = $course->learners[$learners[$id]]->practised[$block->knot] ?? null;
+                    if ($said !== null) {
+                        $isTold = true;
+                        $days = min($days, intdiv(strtotime("$meeting->date UTC") - strtotime("$said UTC"), 86400));
+                    }
+                    $sum += 0.5 ** (max(0, $days) / $standing->halfLife[$learners[$id]][$knots[$block->knot]]);
+                }
+                $known[] = [str_contains($block->why, 'kept') ? 0 : 1, round($sum / count($block->learners), 9)];
+            }
+            if ($isTold) {
+                $sorted = $known;
+                sort($sorted);
+                expect($known)->toBe($sorted);
+                $evenings += count($is) > 1 ? 1 : 0;
+                $kept += count(array_unique(array_column($known, 0))) > 1 ? 1 : 0;
+                $moved += $names($is) === $names($was) ? 0 : 1;
+            } else {
+                expect($names($is))->toBe($names($was));
+            }
+            (new Replay($course))->meeting($standing, $number, $hinted->found->plan[$number]);
+        }
+    }
+    expect([$evenings > 25, $moved > 6, $kept > 4])->toBe([true, true, true], "$evenings $moved $kept");
 });
