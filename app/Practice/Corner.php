@@ -37,17 +37,23 @@ final readonly class Corner
     {
         $group = $card->group;
         $model = $group->memory_model === null ? MemoryModel::usual() : MemoryModel::from(Fields::of($group->memory_model));
-        $home = $this->home->of($group);
-        $comes = array_flip($this->planned($group));
-        $knots = array_map(fn (KnotPack $knot): array => [
-            'id' => $knot->id, 'name' => $knot->names[0], 'family' => $knot->family->value, 'method' => $group->methods[$knot->id] ?? $knot->methods[0]->id,
-            'minutes' => $knot->minutes, 'with_adult' => $knot->withAdult, 'home' => in_array($knot->id, $home, true), 'comes' => $comes[$knot->id] ?? null,
-        ], $this->learned($group, $home));
 
         return [
             'view' => ($card->hand === 'left' ? View::Left : View::Learner)->value, 'words' => $group->words, 'ends_on' => $card->ends_on, 'today' => $group->today(),
-            'hints' => $card->hints && $card->learner_id !== null, 'knots' => $knots, 'rest' => Rest::table($model), 'enough_minutes' => self::ENOUGH_MINUTES,
+            'hints' => $card->hints && $card->learner_id !== null, 'knots' => $this->knotsOf($group), 'rest' => Rest::table($model), 'enough_minutes' => self::ENOUGH_MINUTES,
         ];
+    }
+
+    /** @return list<array{id: string, name: string, family: string, method: string, minutes: int, with_adult: bool, home: bool, comes: ?int}> */
+    public function knotsOf(Group $group): array
+    {
+        $home = $this->home->of($group);
+        $comes = array_flip($this->planned($group));
+
+        return array_map(fn (KnotPack $knot): array => [
+            'id' => $knot->id, 'name' => $knot->names[0], 'family' => $knot->family->value, 'method' => $group->methods[$knot->id] ?? $knot->methods[0]->id,
+            'minutes' => $knot->minutes, 'with_adult' => $knot->withAdult, 'home' => in_array($knot->id, $home, true), 'comes' => $comes[$knot->id] ?? null,
+        ], $this->learned($group, $home));
     }
 
     /**

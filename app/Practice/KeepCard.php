@@ -7,14 +7,16 @@ namespace App\Practice;
 use App\Http\PlainCode;
 use App\Models\Group;
 use App\Models\PracticeCard;
+use App\Work\StartWork;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Makes a card for the practice corner, changes it, and ends it.
  */
-final class KeepCard
+final readonly class KeepCard
 {
     private const LENGTH = 6;
 
@@ -23,6 +25,10 @@ final class KeepCard
 
     private const MOST_DAYS = 366;
 
+    public function __construct(private StartWork $startWork)
+    {
+    }
+
     public function make(Group $group, Fields $card): PracticeCard
     {
         $learner = $card->textOrNull('learner');
@@ -30,10 +36,15 @@ final class KeepCard
         $own = $learner === null ? null : ($group->learners()->whereKey($learner)->first() ?? throw Refusal::of('/learner', $learner, 'a learner of this group'));
         $code = PlainCode::make(self::LENGTH);
 
-        return PracticeCard::query()->create([
-            'group_id' => $group->id, 'learner_id' => $own?->id, 'code' => $code, 'code_hash' => PracticeCard::hash($code),
-            'hand' => $card->textOrNull('hand') ?? $own->hand ?? 'right', 'ends_on' => $this->lastDay($group, $card->textOrNull('ends_on')),
-        ])->refresh();
+        return DB::transaction(function () use ($group, $card, $own, $code): PracticeCard {
+            $made = PracticeCard::query()->create([
+                'group_id' => $group->id, 'learner_id' => $own?->id, 'code' => $code, 'code_hash' => PracticeCard::hash($code),
+                'hand' => $card->textOrNull('hand') ?? $own->hand ?? 'right', 'ends_on' => $this->lastDay($group, $card->textOrNull('ends_on')),
+            ])->refresh();
+            ($this->startWork)($group, MakeKits::class);
+
+            return $made;
+        });
     }
 
     /** @throws Refusal for hints on a card that is nobody's own */

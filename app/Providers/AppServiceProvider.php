@@ -26,6 +26,7 @@ use App\Models\Rope;
 use App\Models\Stock;
 use App\Models\TrustedIssuer;
 use App\Models\User;
+use App\Practice\MakeKits;
 use App\Work\LongWork;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -59,7 +60,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
         $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
         // What the worker can do.
-        $this->app->tag([RunErrand::class, WriteFiles::class, RemoveGroup::class], LongWork::class);
+        $this->app->tag([RunErrand::class, WriteFiles::class, RemoveGroup::class, MakeKits::class], LongWork::class);
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
     }
 

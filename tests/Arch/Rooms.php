@@ -43,7 +43,7 @@ final class Rooms
         'Session' => ['Knots', 'Awards', 'Bench', 'Course'],
         'Crew' => ['Knots', 'Awards', 'Check', 'Course', 'Session'],
         'Store' => ['Knots', 'Course', 'Bench'],
-        'Practice' => ['Knots'],
+        'Practice' => ['Knots', 'Work'],
         'House' => ['Knots', 'Check', 'Course', 'Crew'],
         'Along' => ['Knots', 'Awards', 'Bench', 'Check', 'Course', 'Crew', 'House', 'Store', 'Work'],
         'Host' => ['Along', 'Course', 'Crew', 'House', 'Work'],

@@ -186,6 +186,22 @@ it('says what a drawn rope is, and rings where it first parts', function (): voi
     expect($this->script('return document.querySelectorAll("[data-testid=table] circle[stroke=\"var(--signal)\"]").length'))->toBe(0);
 });
 
+it('holds up the code for the room’s own tablets, where an evening is run', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->see('Run sheet');
+    $this->named('Practice')->click();
+    $this->see('Who waits, practises');
+    $this->named('Make a card for the group')->click();
+    $code = $this->find('[data-testid=station-code]')->getText();
+    $this->find('[role=dialog] [data-testid=qr]');
+    expect(array_column($this->fetched('/api/practice/cards')['cards'], 'code'))->toBe([$code]);
+    $this->named('Practice cards')->click();
+    expect($this->find('[data-testid=card-code]')->getText())->toBe($code);
+    $this->visit("/practice#$code");
+    $this->see('All knots');
+});
+
 it('lays a rope by keys alone', function (): void {
     $this->house();
     $code = ($this->card)();

@@ -8,10 +8,15 @@ use App\Models\PracticeCard;
 use App\Models\Role;
 use App\Models\Standing;
 use App\Models\User;
+use App\Models\Work;
+use App\Work\DoWork;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Teaching\PlanLearner;
+use Illuminate\Cache\Events\KeyWritten;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 
 beforeEach(function (): void {
     [$this->crew, $this->learners] = $this->term();
@@ -151,6 +156,37 @@ it('takes days as hints from a learner’s own card alone, where the lead asked 
     $this->api('DELETE', "/api/learners/{$this->learners[0]->id}")->assertOk();
     expect(DB::table('practice_days')->count())->toBe(0)->and(PracticeCard::query()->pluck('id')->all())->toBe([$group['id']]);
     $this->refused(($this->enter)($own['code']), '/code');
+});
+
+it('computes what its cards open ahead, for each hand they are made for', function (): void {
+    $methods = app(Library::class)->knot('bowline')->methodIds();
+    $this->crew->update(['methods' => ['bowline' => $methods[1]]]);
+    $knots = array_column(($this->enter)(($this->make)()['code'])->json('knots'), 'id');
+    $this->become($this->lead);
+    ($this->make)(['learner' => $this->learners[0]->id, 'hand' => 'left']);
+    // One piece of work sees to both.
+    $work = Work::query()->where('kind', 'kits')->sole();
+    Cache::store('drawings')->flush();
+    $written = [];
+    Event::listen(KeyWritten::class, static function (KeyWritten $kept) use (&$written): void {
+        $written[] = $kept->key;
+    });
+    app()->call([new DoWork($work->id), 'handle']);
+    expect($work->refresh()->state)->toBe('done')->and([$work->done, $work->of])->toBe([2 * count($knots), 2 * count($knots)]);
+    foreach (['learner', 'left'] as $view) {
+        foreach ($knots as $knot) {
+            $method = $knot === 'bowline' ? $methods[1] : app(Library::class)->knot($knot)->methods[0]->id;
+            expect(array_filter($written, static fn (string $key): bool => str_starts_with($key, "kit-$knot-$method-$view-")))->toHaveCount(1);
+        }
+    }
+    // Whoever comes now waits for none of it.
+    $written = [];
+    $card = PracticeCard::query()->where('hand', 'left')->sole();
+    foreach ($knots as $knot) {
+        $method = $knot === 'bowline' ? $methods[1] : app(Library::class)->knot($knot)->methods[0]->id;
+        ($this->with)($card->code, 'GET', "/api/corner/knots/$knot?view=left&method=$method")->assertOk();
+    }
+    expect(array_filter($written, static fn (string $key): bool => str_starts_with($key, 'kit-')))->toBe([]);
 });
 
 it('sets a knot for home, but none that closes or tightens', function (): void {

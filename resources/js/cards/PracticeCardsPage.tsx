@@ -2,6 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { makeCard } from '../api/cards';
 import { call, type Schemas } from '../api/client';
 import { cornerLink } from '../api/corner';
 import { cardsQuery, crewQuery, queryClient } from '../api/queries';
@@ -122,20 +123,14 @@ function End({ card }: { card: Card }) {
 function Make({ hasGroups, cards }: { hasGroups: boolean; cards: Card[] }) {
   const crew = useQuery(crewQuery);
   const [learner, setLearner] = useState('');
-  const make = useMutation({
-    mutationFn: (whose: string) => call<Card>('POST', '/api/practice/cards', whose === '' ? {} : { learner: whose }),
-    onSuccess: () => {
-      setLearner('');
-      again();
-    },
-  });
+  const make = useMutation(makeCard);
   const held = new Set(cards.map((card) => card.learner?.id));
   const without = (crew.data?.learners ?? []).filter((one) => !held.has(one.id));
   return (
     <section className="flex flex-col items-start gap-4">
       <Faults error={make.error} />
       {!hasGroups && (
-        <Button look="signal" disabled={make.isPending} onClick={() => make.mutate('')}>
+        <Button look="signal" disabled={make.isPending} onClick={() => make.mutate(undefined)}>
           {words.cards.make}
         </Button>
       )}
@@ -144,7 +139,7 @@ function Make({ hasGroups, cards }: { hasGroups: boolean; cards: Card[] }) {
           className="flex flex-wrap items-end gap-3"
           onSubmit={(event) => {
             event.preventDefault();
-            if (learner !== '') make.mutate(learner);
+            if (learner !== '') make.mutate(learner, { onSuccess: () => setLearner('') });
           }}
         >
           <SelectField

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Backpack, Pencil, Play, Printer, QrCode, UserMinus, Wrench } from 'lucide-react';
+import { Backpack, Pencil, Play, Printer, UserMinus, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
@@ -20,6 +20,7 @@ import { words } from '../words/en';
 import { BadgesTonight, HandOver } from './BadgesTonight';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
+import { PracticeStation } from './PracticeStation';
 import { RigPart } from './RigPart';
 import { Stations } from './Stations';
 
@@ -72,11 +73,7 @@ function MeetingPage({ id }: { id: string }) {
             <Printer aria-hidden className="size-5" /> {words.session.cards}
           </Link>
         )}
-        {me.may.teach && meeting.state !== 'past' && (
-          <Link to="/practice-cards" className={LINK}>
-            <QrCode aria-hidden className="size-5" /> {words.session.practice}
-          </Link>
-        )}
+        {me.may.teach && meeting.state !== 'past' && <PracticeStation />}
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (
           <button type="button" onClick={() => setChanging(true)} className={LINK}>
             <Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}

@@ -11,6 +11,8 @@ export const session = {
     blocks: 'Run sheet',
     cards: 'Cards to print',
     practice: 'Practice',
+    station: 'Who waits, practises',
+    stationAbout: 'Open it on the room’s own tablets: one knot after another, without an account and without a score.',
     pack: 'What to pack',
     show: 'Show',
     check: 'Check',
