@@ -46,6 +46,29 @@ it('opens and shows every knot with no network once it was opened', function ():
     expect($left)->toBe([]);
 });
 
+it('leaves what was kept to the same person alone, where a session ran out', function (): void {
+    $this->house();
+    $this->signIn();
+    $this->workerInCharge();
+    $keptAll = fn (): bool => $this->script('return localStorage.getItem("compadre-packs-kept") !== null') === true;
+    $this->until($keptAll, 'everything kept', 90);
+    $isKept = fn (): bool => $this->asyncScript('const done = arguments[arguments.length - 1]; caches.match("/api/learners/kept-before").then((found) => done(found !== undefined));') === true;
+    $this->asyncScript('const done = arguments[arguments.length - 1]; caches.open("group").then((group) => group.put("/api/learners/kept-before", new Response("{}"))).then(() => done());');
+    foreach (['maren' => true, 'wren' => false] as $who => $finds) {
+        // An answer that is still on its way brings the session back.
+        $this->until(function (): bool {
+            $this->browser->manage()->deleteAllCookies();
+            $this->visit('/');
+            $this->find('nav, input[type=email]');
+
+            return $this->script('return document.querySelector("input[type=email]") !== null') === true;
+        }, 'the sign-in');
+        expect($isKept())->toBeTrue();
+        $this->signIn($who);
+        expect($isKept())->toBe($finds, $who);
+    }
+});
+
 it('can be installed', function (): void {
     $this->house();
     $this->visit('/');

@@ -4,7 +4,7 @@ import type { House } from '../../resources/js/api/client';
 const enter = vi.fn();
 vi.mock('../../resources/js/shell/enter', () => ({ enter }));
 
-const ME = { user: { id: 'maren' } };
+const ME = { user: { id: 'maren' }, group: { id: 'crew' } };
 const FAULT = 'This e-mail address and password do not belong together.';
 
 /** What the server answers by address, and what it was asked; without an answer there is no network. */
@@ -123,6 +123,30 @@ describe('who comes to the door', () => {
     expect(find<HTMLButtonElement>('button').disabled).toBe(false);
     find<HTMLFormElement>('form').requestSubmit();
     await soon(() => expect(enter).toHaveBeenCalledTimes(2));
+  });
+
+  it.each([
+    ['the same person', 'maren crew', ['group', 'keeping', 'knots']],
+    ['somebody else', 'wren crew', []],
+    ['the same person of another group', 'maren other', []],
+    ['somebody who was never here', null, []],
+  ])('leaves what was kept here to %s, where a session ran out', async (_, whose, left) => {
+    const names = new Set(['group', 'keeping', 'knots']);
+    vi.stubGlobal('caches', {
+      delete: (name: string) => Promise.resolve(names.delete(name)),
+      has: (name: string) => Promise.resolve(names.has(name)),
+    });
+    if (whose !== null) localStorage.setItem('compadre-kept-of', whose);
+    localStorage.setItem('compadre-group-kept', '1');
+    await start();
+    await door();
+    answers['/api/sign-in'] = { status: 200, body: ME };
+    await signIn();
+    await soon(() => expect(enter).toHaveBeenCalledOnce());
+    expect([...names].sort()).toEqual(left);
+    expect(localStorage.getItem('compadre-kept-of')).toBe('maren crew');
+    expect(localStorage.getItem('compadre-group-kept')).toBe(left.length === 0 ? null : '1');
+    vi.unstubAllGlobals();
   });
 
   it.each([

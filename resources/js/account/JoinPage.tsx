@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import * as limits from '../api/limits';
-import { forgetPages } from '../device/offline';
+import { forgetPages } from '../device/keeping';
 import { Button } from '../ui/Button';
 import { NewPasswordField, TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';

@@ -1,4 +1,5 @@
 import { call, type Schemas } from '../api/client';
+import { takeOver } from '../device/keeping';
 import { stay } from '../device/leaving';
 import { HANGING_ROPE, LOOKS } from '../ui/looks';
 import { problemLines } from '../ui/problem';
@@ -7,8 +8,8 @@ import { app, signIn } from '../words/signIn';
 type Door = {
   /** Whether this is the demo, as soon as it is known. */
   demo: Promise<boolean>;
-  /** Opens the app; until it stands there, the sign-in does. Whoever hosts the house may be in no group of it. */
-  onIn: (me: Schemas['Me'] | undefined) => Promise<void> | void;
+  /** Opens the app; until it stands there, the sign-in does. Whoever hosts the house may be in no group of it; whether it is who was here before. */
+  onIn: (me: Schemas['Me'] | undefined, isSame: boolean) => Promise<void> | void;
   /** Somebody has begun to sign in: what comes after may be fetched. */
   onTouch?: () => void;
 };
@@ -48,7 +49,7 @@ export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): voi
     call<Schemas['Me'] | undefined>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
       .then(async (me) => {
         stay();
-        await onIn(me);
+        await onIn(me, await takeOver(me));
       })
       .catch((error: unknown) => {
         faults.replaceChildren(...problemLines(error).map((line) => part('p', '', {}, line)));

@@ -4,15 +4,8 @@ import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/que
 import { beginGoing } from './going';
 import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
-import { KEEPING, mayKeep } from './worker';
+import { forgetPages, GROUP_KEPT, KNOTS_KEPT, openKeeping, stopKeeping } from './keeping';
 import { keptView, VIEWS } from './useShowSettings';
-
-const KEPT = 'compadre-packs-kept';
-
-const GROUP_KEPT = 'compadre-group-kept';
-
-/** What the worker keeps of the group and of the knots. */
-const CACHES = ['group', 'knots', 'bench'];
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
 const FRESH = 12 * 3600_000;
@@ -22,7 +15,7 @@ const GROUP_FRESH = 10 * 60_000;
 
 /** Looks at every knot once, from every side, so that the worker has them all when there is no network. */
 export async function keepKnots(): Promise<void> {
-  const last = Number(localStorage.getItem(KEPT) ?? 0);
+  const last = Number(localStorage.getItem(KNOTS_KEPT) ?? 0);
   if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - last < FRESH) return;
   await navigator.serviceWorker.ready;
   const { knots } = await call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots');
@@ -46,7 +39,7 @@ export async function keepKnots(): Promise<void> {
     for (const method of knot.in_space)
       await queryClient.query(knotInSpaceQuery(knot.id, method)).catch(() => undefined);
   }
-  localStorage.setItem(KEPT, String(Date.now()));
+  localStorage.setItem(KNOTS_KEPT, String(Date.now()));
 }
 
 /** Every knot as the room is shown it is held ready, so that it stands there the moment it is picked. */
@@ -54,6 +47,11 @@ export async function warmKnots(view = keptView()): Promise<void> {
   const { knots } = await queryClient.query(knotsQuery);
   for (const knot of knots)
     await queryClient.query({ ...knotQuery(knot.id, view), gcTime: Infinity }).catch(() => undefined);
+}
+
+/** From here on the worker may keep what the server answers. */
+export async function startKeeping(): Promise<void> {
+  if ('caches' in window && !isLeaving()) await openKeeping();
 }
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */
@@ -79,31 +77,9 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
   localStorage.setItem(GROUP_KEPT, String(Date.now()));
 }
 
-/** From here on the worker may keep what the server answers; it looks for a cache of this name. */
-export async function startKeeping(): Promise<void> {
-  if (!('caches' in window) || isLeaving()) return;
-  // What came in late for whoever was here before is not theirs who are here now.
-  if (!(await mayKeep())) await Promise.all(CACHES.map((name) => caches.delete(name)));
-  await caches.open(KEEPING);
-}
-
-/** Before signing out: what is still on its way here is shown, and not kept. */
-export async function stopKeeping(): Promise<void> {
-  if ('caches' in window) await caches.delete(KEEPING);
-}
-
 /** Waits for a thing to be done, but no longer than so many milliseconds. */
 const atMost = (milliseconds: number, work: Promise<unknown>): Promise<unknown> =>
   Promise.race([work, new Promise((done) => setTimeout(done, milliseconds))]);
-
-/** Pages of another group are not shown to one; what has not reached the server yet waits on. */
-export async function forgetPages(): Promise<void> {
-  await stopKeeping();
-  localStorage.removeItem(KEPT);
-  localStorage.removeItem(GROUP_KEPT);
-  sessionStorage.clear();
-  if ('caches' in window) await Promise.all(CACHES.map((name) => caches.delete(name)));
-}
 
 /** Nothing of the group stays on a device that somebody signs out of. */
 export async function forgetAll(): Promise<void> {

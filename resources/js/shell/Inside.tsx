@@ -6,6 +6,7 @@ import { Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from '../device/me';
+import { noteWhose } from '../device/keeping';
 import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline';
 import { page } from './page';
 
@@ -50,6 +51,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
   const { tonight, ahead } = me;
   showGroup(me.group.id);
   // When the first page has been drawn and the device has a moment.
+  useEffect(() => noteWhose(me), [me]);
   useEffect(() => {
     void startKeeping();
     const later = window.setTimeout(
