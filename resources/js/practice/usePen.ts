@@ -41,7 +41,7 @@ export function usePen({ start, laying, box: [left, top, width, height], begin, 
   return {
     pen: shown ? pen : undefined,
     onKeyDown,
-    onFocus: (event: FocusEvent<Element>): void => show(event.currentTarget.matches(':focus-visible')),
+    onFocus: (event: FocusEvent): void => show(event.currentTarget.matches(':focus-visible')),
     onBlur: (): void => show(false),
     hide: (): void => show(false),
   };
