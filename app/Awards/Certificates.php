@@ -13,6 +13,7 @@ use Compadre\Core\Awards\Proof;
 use Compadre\Core\Data\Base64;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\View;
 use Compadre\Core\Refusal;
 use Compadre\Core\Space\FormFile;
 
@@ -87,7 +88,7 @@ final readonly class Certificates
             'id' => $award->id, 'learner' => $award->learner->name, 'badge' => $award->name, 'about' => $proof->about,
             'day' => $award->handed_on ?? $award->decided_on, 'by' => $credit->person($award->decided_by), 'by_hand' => $award->by_hand,
             // As it looks to whoever tied it.
-            'view' => $award->learner->hand === 'left' ? 'left' : 'learner', 'knots' => $this->knots($group, $proof),
+            'view' => View::forHand($award->learner->hand)->value, 'knots' => $this->knots($group, $proof),
             'done' => array_map(fn (array $one): array => ['name' => $one['knot'] === null ? null : $this->names->of($one['knot'])] + $one, $proof->done()),
         ];
     }

@@ -43,7 +43,7 @@ final class PracticeDay extends Model
     public static function lastDays(Collection $learners): array
     {
         $days = [];
-        foreach (self::query()->whereIn('learner_id', $learners->modelKeys())->orderBy('day')->get() as $one) {
+        foreach (self::query()->whereIn('learner_id', $learners->modelKeys())->groupBy('learner_id', 'knot')->selectRaw('learner_id, knot, max(day) as day')->get() as $one) {
             $days[$one->learner_id][$one->knot] = $one->day;
         }
 

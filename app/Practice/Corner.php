@@ -39,7 +39,7 @@ final readonly class Corner
         $model = $group->memory_model === null ? MemoryModel::usual() : MemoryModel::from(Fields::of($group->memory_model));
 
         return [
-            'view' => ($card->hand === 'left' ? View::Left : View::Learner)->value, 'words' => $group->words, 'ends_on' => $card->ends_on, 'today' => $group->today(),
+            'view' => View::forHand($card->hand)->value, 'words' => $group->words, 'ends_on' => $card->ends_on, 'today' => $group->today(),
             'hints' => $card->hints && $card->learner_id !== null, 'knots' => $this->knotsOf($group), 'rest' => Rest::table($model), 'enough_minutes' => self::ENOUGH_MINUTES,
         ];
     }

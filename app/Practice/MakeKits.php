@@ -38,7 +38,7 @@ final readonly class MakeKits implements LongWork
         $knots = $hands === [] ? [] : $this->corner->knotsOf($group);
         $done = 0;
         foreach ($hands as $hand) {
-            $view = $hand === 'left' ? View::Left->value : View::Learner->value;
+            $view = View::forHand($hand)->value;
             $this->corner->pictures($view);
             foreach ($knots as ['id' => $id, 'method' => $method]) {
                 $this->corner->kit($id, $method, $view);

@@ -60,7 +60,7 @@ final readonly class PracticeOperation implements Operation
         if (! $knot->isTaught()) {
             throw Refusal::of('/knot', $knot->id, 'a knot that is learned, and no usual mistake');
         }
-        $view = $input->text('hand', 'right') === 'left' ? View::Left : View::Learner;
+        $view = View::forHand($input->text('hand', 'right'));
         $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'), $view);
 
         return [

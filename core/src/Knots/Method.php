@@ -69,7 +69,7 @@ final readonly class Method
         $strands = $this->strands;
         $strands[$strand] = $strands[$strand]->moved($waypoint, $by, $tight);
 
-        return new self($this->id, $this->name, array_values($strands), $this->steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
+        return $this->with($this->name, array_values($strands), $this->steps);
     }
 
     /** The same method, its words as they read beside a drawing seen like this. */
@@ -77,7 +77,16 @@ final readonly class Method
     {
         $steps = array_map(static fn (StepPlan $step): StepPlan => $step->told($view), $this->steps);
 
-        return new self($this->id, Sides::told($view, $this->name), $this->strands, $steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
+        return $this->with(Sides::told($view, $this->name), $this->strands, $steps);
+    }
+
+    /**
+     * @param  list<StrandPlan>  $strands
+     * @param  list<StepPlan>  $steps
+     */
+    private function with(string $name, array $strands, array $steps): self
+    {
+        return new self($this->id, $name, $strands, $steps, $this->start, $this->place, $this->secondHalf, $this->held, $this->differs, $this->parts, $this->look, $this->pairs, $this->finish, $this->gathers);
     }
 
     /**

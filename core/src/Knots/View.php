@@ -15,6 +15,16 @@ enum View: string
     case Behind = 'behind';
     case Left = 'left';
 
+    /**
+     * As whoever ties with this hand sees it.
+     *
+     * @return self::Left|self::Learner
+     */
+    public static function forHand(?string $hand): self
+    {
+        return $hand === 'left' ? self::Left : self::Learner;
+    }
+
     public function of(Diagram $diagram): Diagram
     {
         if ($this === self::Learner) {

@@ -32,7 +32,7 @@ final readonly class Kit
      */
     public function of(KnotPack $knot, Method $method, string $hand): array
     {
-        $view = $hand === 'left' ? View::Left : View::Learner;
+        $view = View::forHand($hand);
         $sample = $this->maker->sample($knot, $method, $view);
         $pictures = new Pictures($sample, $view);
         $tasks = [];

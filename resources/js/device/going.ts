@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { signedOutElsewhere } from '../api/client';
 
 let isGoing = false;
 const watchers = new Set<() => void>();
@@ -14,7 +15,12 @@ export function beginGoing(): void {
 
 function watch(onChange: () => void): () => void {
   watchers.add(onChange);
-  return () => void watchers.delete(onChange);
+  signedOutElsewhere.listeners.add(onChange);
+  return () => {
+    watchers.delete(onChange);
+    signedOutElsewhere.listeners.delete(onChange);
+  };
 }
 
-export const useGoing = (): boolean => useSyncExternalStore(watch, () => isGoing);
+/** Whether somebody is leaving here, or was signed out from elsewhere: the page goes as soon as what clears it has been fetched. */
+export const useGoing = (): boolean => useSyncExternalStore(watch, () => isGoing || signedOutElsewhere.wasSaid);

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { isLeaving } from './leaving';
 import { KEEPING, mayKeep } from './worker';
 
 /** When the knots, and the group's pages, were last gone through. */
@@ -14,7 +15,8 @@ const CACHES = ['group', 'knots', 'bench'];
 const forgetCaches = (): Promise<unknown> => Promise.all(CACHES.map((name) => caches.delete(name)));
 
 /** From here on the worker may keep what the server answers; it looks for a cache of this name. */
-export async function openKeeping(): Promise<void> {
+export async function startKeeping(): Promise<void> {
+  if (!('caches' in window) || isLeaving()) return;
   // What came in late for whoever was here before is not theirs who are here now.
   if (!(await mayKeep())) await forgetCaches();
   await caches.open(KEEPING);

@@ -2,9 +2,9 @@ import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginGoing } from './going';
-import { beginLeaving, clearPage, isLeaving, tellLeft } from './leaving';
+import { beginLeaving, clearPage, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
-import { forgetPages, GROUP_KEPT, KNOTS_KEPT, openKeeping, stopKeeping } from './keeping';
+import { forgetPages, GROUP_KEPT, KNOTS_KEPT, startKeeping, stopKeeping } from './keeping';
 import { keptView, VIEWS } from './useShowSettings';
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
@@ -47,11 +47,6 @@ export async function warmKnots(view = keptView()): Promise<void> {
   const { knots } = await queryClient.query(knotsQuery);
   for (const knot of knots)
     await queryClient.query({ ...knotQuery(knot.id, view), gcTime: Infinity }).catch(() => undefined);
-}
-
-/** From here on the worker may keep what the server answers. */
-export async function startKeeping(): Promise<void> {
-  if ('caches' in window && !isLeaving()) await openKeeping();
 }
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */
@@ -125,7 +120,6 @@ export function startLeaving(): void {
 let turnedAway: Promise<void> | null = null;
 
 async function leaveTurnedAway(): Promise<void> {
-  beginGoing();
   // Whatever becomes of what was waiting, nothing of the group may stay: nor is a store waited for that does not open.
   await atMost(
     30_000,

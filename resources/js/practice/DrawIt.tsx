@@ -111,10 +111,10 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
           onPointerCancel={lift}
         >
           <LaidLines table={table} lines={lines} found={found} laying={laying} />
-          {pen.pen && (
+          {pen.at && (
             <circle
-              cx={pen.pen[0]}
-              cy={pen.pen[1]}
+              cx={pen.at[0]}
+              cy={pen.at[1]}
               r={laying ? 0.8 : 1.3}
               fill="none"
               stroke="var(--signal)"

@@ -13,7 +13,7 @@ export type Kept = {
   code: string;
   corner: Corner;
   /** the hand that was chosen here, for all that the card was made for the other */
-  view?: Corner['view'];
+  view?: Corner['view'] | undefined;
   days: Day[];
   /** how many of the days the leaders know of */
   told: number;
@@ -86,12 +86,12 @@ export async function openWith(code: string): Promise<void> {
   const days = before?.days ?? daysBefore();
   const isSame = before?.code === code;
   const view = before?.view;
-  const seen = { ...corner, ...(view && { view }) };
+  const seen = { ...corner, view: view ?? corner.view };
   const isFull = isSame && before.corner.view === seen.view;
   keep({
     code,
     corner: seen,
-    ...(view && { view }),
+    view,
     days,
     told: isSame ? before.told : days.length,
     full: isFull ? before.full : 0,

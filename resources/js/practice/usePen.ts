@@ -39,7 +39,7 @@ export function usePen({ start, laying, box: [left, top, width, height], begin, 
     event.preventDefault();
   };
   return {
-    pen: shown ? pen : undefined,
+    at: shown ? pen : undefined,
     onKeyDown,
     onFocus: (event: FocusEvent): void => show(event.currentTarget.matches(':focus-visible')),
     onBlur: (): void => show(false),

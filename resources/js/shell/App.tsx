@@ -3,7 +3,7 @@ import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { houseQuery, meQuery } from '../api/queries';
 import { SignInPage } from '../account/SignInPage';
-import { ApiProblem, signedOutElsewhere } from '../api/client';
+import { ApiProblem } from '../api/client';
 import { useGoing } from '../device/going';
 import { leave } from '../device/offline';
 import { Button } from '../ui/Button';
@@ -60,8 +60,6 @@ function SignedIn() {
   if (me.isError) return <Shut error={me.error} isShut={isShut} retry={() => void me.refetch()} />;
   if (house.data.needs_setup) return <SetUpPage isPlace={false} />;
   if (house.data.signed_in && me.data === undefined) return <Loading />;
-  // Signed out from elsewhere, and this page cleared as soon as what leaves it has been fetched.
-  if (!me.data && signedOutElsewhere.wasSaid) return <Loading />;
   if (!me.data) return <SignInPage demo={house.data.house === 'demo'} />;
   return (
     <Suspense fallback={<Loading />}>

@@ -6,8 +6,8 @@ import { Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from '../device/me';
-import { noteWhose } from '../device/keeping';
-import { keepGroup, keepKnots, startKeeping, warmKnots } from '../device/offline';
+import { noteWhose, startKeeping } from '../device/keeping';
+import { keepGroup, keepKnots, warmKnots } from '../device/offline';
 import { page } from './page';
 
 const AlongPage = page(() => import('../along/AlongPage'), 'AlongPage');
@@ -50,8 +50,8 @@ const SessionPage = page(() => import('../session/SessionPage'), 'SessionPage');
 export function Inside({ me }: { me: Schemas['Me'] }) {
   const { tonight, ahead } = me;
   showGroup(me.group.id);
-  // When the first page has been drawn and the device has a moment.
   useEffect(() => noteWhose(me), [me]);
+  // When the first page has been drawn and the device has a moment.
   useEffect(() => {
     void startKeeping();
     const later = window.setTimeout(
