@@ -54,6 +54,6 @@ final readonly class RigList
     /** @return list<array<string, mixed>> of today and after */
     public function meetings(Group $group): array
     {
-        return array_values($group->meetings()->where('date', '>=', $group->today())->orderBy('date')->limit(self::AHEAD)->get()->map(fn (Meeting $meeting): array => $meeting->about())->all());
+        return array_values($group->term()->where('date', '>=', $group->today())->limit(self::AHEAD)->get()->map(fn (Meeting $meeting): array => $meeting->about())->all());
     }
 }

@@ -63,7 +63,7 @@ final readonly class CheckSheet
 
     private static function tonight(Group $group): ?Meeting
     {
-        return $group->meetings()->where('date', $group->today())->first();
+        return $group->term()->where('date', $group->today())->first();
     }
 
     /** @return array<string, int> how often this group's leaders have named each mistake of a knot */

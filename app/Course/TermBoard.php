@@ -39,7 +39,7 @@ final class TermBoard
             array_push($shown, ...$introduced);
             $term[] = $meeting->about() + [
                 'number' => $number + 1,
-                'state' => $meeting->date < $state->today || $meeting->ended_at !== null ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
+                'state' => ! $meeting->isAhead($state->today) ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
                 'blocks' => array_map(fn (Block $block): array => $block->toArray(), $blocks),
                 'remembered' => isset($plan->remembered[$meeting->id]) ? $plan->remembered[$meeting->id]->toArray() : null,
                 'introduced' => $introduced, 'revisited' => $revisited,

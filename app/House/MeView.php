@@ -24,7 +24,7 @@ final class MeView
     {
         $group = $user->group;
         $today = $group->today();
-        $ahead = $group->meetings()->where('date', '>=', $today)->where('date', '<=', CarbonImmutable::parse($today)->addDays(self::AHEAD)->format('Y-m-d'))->get();
+        $ahead = $group->term()->where('date', '>=', $today)->where('date', '<=', CarbonImmutable::parse($today)->addDays(self::AHEAD)->format('Y-m-d'))->get();
 
         return [
             'user' => ['id' => $user->id, 'name' => $user->name, 'email' => $user->email, 'role' => $user->role->value],

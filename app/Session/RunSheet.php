@@ -37,10 +37,12 @@ final readonly class RunSheet
     public function of(Group $group, Meeting $meeting): array
     {
         $state = GroupState::of($group);
-        $meetings = $group->meetings()->get();
+        $meetings = $group->term()->get();
         $plans = $this->plans->with($state, $group, $meetings);
-        $term = TermBoard::of($group, $state, $meetings, $plans->kept());
-        $sheet = $term[(int) $meetings->search(fn (Meeting $one): bool => $one->id === $meeting->id)];
+        // One that was called off is no part of the course, and stands where it would have been.
+        $shown = $meeting->cancelled_at === null ? $meetings : $group->meetings()->get()->filter(fn (Meeting $one): bool => $one->cancelled_at === null || $one->id === $meeting->id)->values();
+        $term = TermBoard::of($group, $state, $shown, $plans->kept());
+        $sheet = $term[(int) $shown->search(fn (Meeting $one): bool => $one->id === $meeting->id)];
         $clock = self::clock($meeting);
         $here = $meeting->attendances()->pluck('present', 'learner_id')->all();
 
