@@ -24,11 +24,11 @@ final class AddMeeting
         return $this->write($group, $date, $meeting->text('starts_at'), $meeting->whole('minutes'), $meeting->whole('checkers'), $meeting->textOrNull('place'), '/date');
     }
 
-    public function write(Group $group, string $date, string $startsAt, int $minutes, int $checkers, ?string $place, string $field): Meeting
+    public function write(Group $group, string $date, string $startsAt, int $minutes, int $checkers, ?string $place, string $field, ?string $id = null): Meeting
     {
         $this->holdFree($group, $date, $startsAt, $minutes, $field);
 
-        return $group->meetings()->create([
+        return $group->meetings()->create(($id === null ? [] : ['id' => strtolower($id)]) + [
             'date' => $date, 'starts_at' => $startsAt, 'minutes' => $minutes, 'checkers' => $checkers,
             'place' => $place === null || trim($place) === '' ? null : trim($place),
         ])->refresh();
@@ -37,11 +37,17 @@ final class AddMeeting
     /** @throws Refusal where another meeting of the group is on at that time */
     public function holdFree(Group $group, string $date, string $startsAt, int $minutes, string $field, ?Meeting $but = null): void
     {
-        foreach ($group->meetings()->where('date', $date)->whereNull('cancelled_at')->get() as $other) {
-            if ($other->id !== $but?->id && self::overlap($other->starts_at, $other->minutes, $startsAt, $minutes)) {
-                throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
-            }
+        $other = self::onAt($group, $date, $startsAt, $minutes, $but);
+        if ($other !== null) {
+            throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
         }
+    }
+
+    /** The group's meeting that is on at that time. */
+    public static function onAt(Group $group, string $date, string $startsAt, int $minutes, ?Meeting $but = null): ?Meeting
+    {
+        return $group->term()->where('date', $date)->get()
+            ->first(static fn (Meeting $other): bool => $other->id !== $but?->id && self::overlap($other->starts_at, $other->minutes, $startsAt, $minutes));
     }
 
     /** Whether two stretches of one day share any time. */

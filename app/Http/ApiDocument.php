@@ -68,6 +68,11 @@ final class ApiDocument
         return $this->found($this->branch($body, ['content', 'application/json', 'schema']));
     }
 
+    public function wantsBody(string $path, string $method): bool
+    {
+        return ($this->resolved($this->branch($this->document, ['paths', $path, strtolower($method), 'requestBody']))['required'] ?? false) === true;
+    }
+
     /** @return ?array<string, mixed> null when the document knows no such answer, or one without a body */
     public function responseSchema(string $path, string $method, int $status): ?array
     {

@@ -51,9 +51,9 @@ final class SessionController extends Controller
         return new JsonResponse($sheet->of($this->group($request), $meeting->refresh()));
     }
 
-    /** An evening nobody planned: a meeting from now on. */
+    /** An evening nobody planned: a meeting from now on, or from when a device began it. */
     public function tonight(Request $request, OpenTonight $open, RunSheet $sheet): JsonResponse
     {
-        return new JsonResponse($sheet->of($this->group($request), $open($this->group($request))), 201);
+        return new JsonResponse($sheet->of($this->group($request), $open($this->group($request), $this->fields($request))), 201);
     }
 }

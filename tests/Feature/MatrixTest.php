@@ -147,7 +147,7 @@ function matrixBody(string $address, array $ids): ?array
         'PUT /api/me/group' => ['group' => $ids['group']], 'POST /api/host/places' => ['name' => 'Tarrow Shore Band', 'learners_most' => 30], 'PUT /api/host/groups/{hosted}' => ['learners_most' => 30, 'closed' => false], 'DELETE /api/host/groups/{hosted}' => ['name' => 'Closed'],
         'PUT /api/me/password' => ['current' => 'lantern-tail-77', 'password' => 'harbour-light-9'],
         'POST /api/meetings' => ['date' => '2026-12-08', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'],
-        'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => [],
+        'POST /api/course/what-if' => ['minutes' => 10], 'PUT /api/course/plan' => ['moves' => [['knot' => 'overhand', 'meeting' => $ids['meeting']]]], 'POST /api/tonight' => ['id' => (string) Str::uuid7(), 'ago_s' => 60],
         'PUT /api/course/remedy' => ['remedy' => ['kind' => 'minutes', 'what' => $ids['meeting'], 'by' => 10]], 'PUT /api/course/pace' => ['pace' => 'soon'],
         'PUT /api/meetings/{meeting}/leads/{knot}' => ['leads' => true], 'PUT /api/meetings/{meeting}/stations/{learner}' => ['place' => 5, 'to' => null],
         'PUT /api/meetings/{meeting}' => ['minutes' => 60], 'POST /api/meetings/{meeting}/run' => ['step' => 'start'], 'PUT /api/meetings/{meeting}/attendance/{learner}' => ['present' => true],

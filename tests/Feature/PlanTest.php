@@ -9,6 +9,7 @@ use App\Models\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 it('shows what a move would come to, without making it, and makes it when asked', function (): void {
     [, , [$tonight, , $last]] = $this->term();
@@ -333,9 +334,9 @@ it('starts an evening nobody planned, once', function (): void {
     $group = $this->group();
     $this->become($this->person($group, Role::Instructor));
     $this->learners($group, 'Ada P.');
-    $sheet = $this->api('POST', '/api/tonight')->assertStatus(201)->json();
+    $sheet = $this->api('POST', '/api/tonight', ['id' => (string) Str::uuid7()])->assertStatus(201)->json();
     expect($sheet['meeting'])->toMatchArray(['date' => '2026-11-24', 'starts_at' => '18:45', 'minutes' => 60])->and($sheet['clock']['started_at'])->not->toBeNull();
-    $this->refused($this->api('POST', '/api/tonight'), '/date', 'a time without a meeting');
+    $this->refused($this->api('POST', '/api/tonight', ['id' => (string) Str::uuid7()]), '/date', 'a time without a meeting');
 });
 
 it('changes a meeting to come, calls it off, and leaves others alone', function (): void {

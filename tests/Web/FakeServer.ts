@@ -10,6 +10,10 @@ export class FakeServer {
   readonly walkIns = new Set<string>();
   readonly here = new Map<string, boolean>();
   readonly steps: string[] = [];
+  /** Evenings it was told of, by their ids; one is on already where it says so. */
+  readonly evenings = new Map<string, string>();
+  onAlready: string | null = null;
+  readonly places: string[] = [];
   /** Learners it knows, besides those who came along. */
   readonly learners = new Set<string>();
   /** Who may send: whoever is signed in. */
@@ -52,6 +56,16 @@ export class FakeServer {
       return { status: 201, body: { learners: [] } };
     }
     if (path === '/api/check-events') return this.take((body as { events: NewEvent[] }).events);
+    if (path === '/api/tonight') {
+      const { id } = body as { id: string };
+      if (!this.evenings.has(id)) this.evenings.set(id, this.onAlready ?? id);
+      return { status: 201, body: { meeting: { id: this.evenings.get(id) }, roll: [], clock: { blocks: [] } } };
+    }
+    const placed = /^\/api\/meetings\/(.+)\/(leads|stations)\/(.+)$/.exec(path);
+    if (placed) {
+      this.places.push(`${placed[1]} ${placed[2]} ${placed[3]} ${JSON.stringify(body)}`);
+      return { status: 204, body: null };
+    }
     const roll = /^\/api\/meetings\/(.+)\/attendance\/(.+)$/.exec(path);
     if (roll && method === 'PUT') {
       this.here.set(`${roll[1]} ${roll[2]}`, (body as { present: boolean }).present);

@@ -126,11 +126,19 @@ describe('who comes to the door', () => {
   });
 
   it.each([
-    ['the same person', 'maren crew', ['group', 'keeping', 'knots']],
-    ['somebody else', 'wren crew', []],
-    ['the same person of another group', 'maren other', []],
-    ['somebody who was never here', null, []],
-  ])('leaves what was kept here to %s, where a session ran out', async (_, whose, left) => {
+    ['the same person', 'maren crew', ['group', 'keeping', 'knots'], []],
+    ['somebody else', 'wren crew', [], ['left']],
+    ['the same person of another group', 'maren other', [], ['left']],
+    ['somebody who was never here', null, [], []],
+  ])('leaves what was kept here to %s, where a session ran out', async (_, whose, left, heard) => {
+    // The other tabs show whoever was here before.
+    const told: string[] = [];
+    vi.stubGlobal(
+      'BroadcastChannel',
+      class {
+        postMessage = (word: string): void => void told.push(word);
+      },
+    );
     const names = new Set(['group', 'keeping', 'knots']);
     vi.stubGlobal('caches', {
       delete: (name: string) => Promise.resolve(names.delete(name)),
@@ -144,6 +152,7 @@ describe('who comes to the door', () => {
     await signIn();
     await soon(() => expect(enter).toHaveBeenCalledOnce());
     expect([...names].sort()).toEqual(left);
+    expect(told).toEqual(heard);
     expect(localStorage.getItem('compadre-kept-of')).toBe('maren crew');
     expect(localStorage.getItem('compadre-group-kept')).toBe(left.length === 0 ? null : '1');
     vi.unstubAllGlobals();

@@ -24,7 +24,11 @@ let server: FakeServer;
 
 const signIn = (id: string): void => {
   server.signedIn = id;
-  const me = { user: { id, name: id === 'maren' ? 'Maren Holt' : 'Wren Callow' }, hand_in: `seal-${id}` };
+  const me = {
+    user: { id, name: id === 'maren' ? 'Maren Holt' : 'Wren Callow' },
+    group: { id: 'gullwick', time_zone: 'UTC' },
+    hand_in: `seal-${id}`,
+  };
   queryClient.setQueryData(meQuery.queryKey, me as never);
 };
 

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../../resources/js/api/client';
 import { clocksApart, dayIn, noteTime, onClock, serverNow } from '../../resources/js/api/time';
 import { CARD_MM, fingerMm, keepFinger, keepScale, scaleOf } from '../../resources/js/check/device';
-import { uuid7 } from '../../resources/js/check/events';
+import { uuid7 } from '../../resources/js/outbox/uuid7';
 import { measureOf, toMillimetres, type Unit } from '../../resources/js/check/measure';
 import { namesIn } from '../../resources/js/crew/AddLearners';
 import { sieved } from '../../resources/js/crew/sieve';

@@ -28,7 +28,7 @@ final readonly class HoldToApi
         $this->holdPath($request, $path);
         $this->holdQuery($request, $path);
         $schema = $this->document->bodySchema($path, $request->method());
-        if ($schema !== null) {
+        if ($schema !== null && ($request->getContent() !== '' || $this->document->wantsBody($path, $request->method()))) {
             // Exactly this: another site's form may send anything that merely looks like it, without being asked first.
             if (preg_match('#^application/json(; ?charset=utf-8)?$#i', $request->headers->get('Content-Type') ?? '') !== 1) {
                 throw Refusal::of('', $request->header('Content-Type'), 'a body in JSON (Content-Type: application/json)');

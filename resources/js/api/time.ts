@@ -42,6 +42,10 @@ export const clocksApart = (): { device: number; server: number } | null => apar
 /** The server's time in milliseconds, also without a network: this device's clock, put right. */
 export const serverNow = (): number => Date.now() + skew;
 
-/** Which day it is there, as 2026-11-24. */
-export const dayIn = (zone: string): string =>
-  new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(new Date(serverNow()));
+/** Which day it is there now, or was at that moment, as 2026-11-24. */
+export const dayIn = (zone: string, at = serverNow()): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(new Date(at));
+
+/** Which time of day it was there, as 18:05. */
+export const timeIn = (zone: string, at: number): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone: zone, timeStyle: 'short' }).format(new Date(at));

@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { store } from '../outbox/store';
 import { useLive } from '../outbox/useLive';
+import { isOfHere } from '../outbox/who';
 import { Button } from '../ui/Button';
 import { words } from '../words/en';
 import { walkIn } from './events';
@@ -15,7 +16,7 @@ export function useWalkIns(known: string[]): Row[] {
   const walkIns = useLive(() => store.walkIns.toArray(), []);
   // An id of version 7 begins with its moment, so the newest is the greatest.
   return walkIns
-    .filter((one) => !known.includes(one.id))
+    .filter((one) => isOfHere(one) && !known.includes(one.id))
     .sort((a, b) => (a.id < b.id ? 1 : -1))
     .map((one) => ({
       id: one.id,

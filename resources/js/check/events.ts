@@ -1,30 +1,24 @@
 import type { Schemas } from '../api/client';
+import { eveningToday } from '../outbox/evenings';
 import { keep, store } from '../outbox/store';
-import { signedIn } from '../outbox/lines';
 import { answerTo, noteKept, sync } from '../outbox/sync';
+import { uuid7 } from '../outbox/uuid7';
+import { ofHere, signedIn } from '../outbox/who';
 import { words } from '../words/en';
 
 type NewEvent = Schemas['NewCheckEvent'];
 export type Answer = Schemas['CheckAnswer'];
 
-/** A UUID of version 7 (RFC 9562): the moment in milliseconds, then chance. */
-export function uuid7(now = Date.now()): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  let rest = now;
-  for (let n = 5; n >= 0; n -= 1) {
-    bytes[n] = rest % 256;
-    rest = Math.floor(rest / 256);
-  }
-  bytes[6] = 0x70 | ((bytes[6] ?? 0) & 0x0f);
-  bytes[8] = 0x80 | ((bytes[8] ?? 0) & 0x3f);
-  const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
-}
-
 /** Someone who just came along: on this device at once, and sent before any check. */
 export async function walkIn(name: string, meeting: string | null): Promise<string> {
   const id = uuid7();
-  await store.walkIns.add({ id, name: name.trim(), meeting, state: 'waiting' });
+  await store.walkIns.add({
+    id,
+    name: name.trim(),
+    meeting: meeting ?? (await eveningToday()),
+    state: 'waiting',
+    ...ofHere(),
+  });
   void sync();
   return id;
 }
@@ -46,15 +40,19 @@ export async function record(
 ): Promise<Answer & { provisional: boolean }> {
   const id = uuid7();
   const me = signedIn();
+  // Of an evening begun here the server's sheets know nothing yet.
+  const meeting = draft.meeting ?? (await eveningToday());
   await keep((device, seq) => ({
     id,
     seq,
     state: 'waiting',
+    ...ofHere(),
     who,
     ...(me ? { of: me.user.name } : {}),
     verdict: draft.kind === 'used' ? words.check.used.kept : words.verdicts[provisional.verdict],
     event: {
       ...draft,
+      ...(meeting === null ? {} : { meeting }),
       ...(me ? { by: me.user.id } : {}),
       id,
       schema: 1,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { words } from '../words/en';
 import { ApiProblem } from '../api/client';
-import { signedIn } from '../outbox/lines';
+import { signedIn } from '../outbox/who';
 import { type Answer, type Draft, record } from './events';
 
 /** Whom and what a check is about. */

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
+import { beginEvening } from '../outbox/sync';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
@@ -118,10 +119,12 @@ export function ChangeMeeting({
 export function StartTonight() {
   const navigate = useNavigate();
   const start = useMutation({
-    mutationFn: () => call<Schemas['RunSheet']>('POST', '/api/tonight'),
-    onSuccess: (sheet) => {
+    mutationFn: () => beginEvening(),
+    // Without a network it begins on this device.
+    networkMode: 'always',
+    onSuccess: (meeting) => {
       void queryClient.invalidateQueries();
-      void navigate(`/meeting/${sheet.meeting.id}`);
+      void navigate(`/meeting/${meeting}`);
     },
   });
   return (

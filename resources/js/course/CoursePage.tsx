@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { courseQuery, outlookQuery, tookPlan } from '../api/queries';
 import { useMe } from '../device/me';
+import { useTonight } from '../device/useEvenings';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, dayShort, number } from '../words/format';
@@ -22,6 +23,7 @@ type Course = Schemas['Course'];
 
 export function CoursePage() {
   const me = useMe();
+  const tonight = useTonight();
   const course = useQuery(courseQuery);
   const [adding, setAdding] = useState(false);
   const [move, setMove] = useState<Move | null>(null);
@@ -39,7 +41,7 @@ export function CoursePage() {
           <Button onClick={() => window.print()}>
             <Printer aria-hidden className="size-5" /> {words.course.print}
           </Button>
-          {me.may.teach && me.tonight === null && <StartTonight />}
+          {me.may.teach && tonight === null && <StartTonight />}
           {me.may.plan && (
             <Button onClick={() => setAdding(true)}>
               <CalendarPlus aria-hidden className="size-5" /> {words.course.addMeeting}

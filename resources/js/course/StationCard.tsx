@@ -25,6 +25,7 @@ export function StationCard({
 }) {
   return (
     <div
+      data-testid="station"
       className={`min-w-0 flex-1 basis-56 rounded-lg bg-card px-3 py-2 print:basis-40 print:border-0 print:border-s-2 print:border-ink print:p-0 print:ps-1 print:text-sm print:leading-tight ${own ? 'border-2 border-signal' : 'border border-line'}`}
     >
       {number !== undefined && (

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { isLeaving } from './leaving';
+import { isLeaving, otherTabs } from './leaving';
 import { KEEPING, mayKeep } from './worker';
 
 /** When the knots, and the group's pages, were last gone through. */
@@ -42,8 +42,10 @@ const named = (me: Schemas['Me']): string => `${me.user.id} ${me.group.id}`;
  * kept: only the same person, in the same group, finds them again. Says whether it is the same.
  */
 export async function takeOver(me: Schemas['Me'] | undefined): Promise<boolean> {
-  const isSame = me !== undefined && localStorage.getItem(WHOSE) === named(me);
+  const before = localStorage.getItem(WHOSE);
+  const isSame = me !== undefined && before === named(me);
   if (!isSame) await forgetPages();
+  if (!isSame && before !== null) otherTabs.postMessage('left');
   if (me) localStorage.setItem(WHOSE, named(me));
   return isSame;
 }

@@ -2,6 +2,9 @@ import { ApiProblem, call } from '../api/client';
 
 const LEAVING = 'compadre-leaving';
 
+/** The other tabs of this browser: what they show goes where nobody is signed in any more, or somebody else is. */
+export const otherTabs = new BroadcastChannel('compadre');
+
 /** Whether somebody signed out here without a network, and the server has not heard of it yet. */
 export const isLeaving = (): boolean => localStorage.getItem(LEAVING) !== null;
 

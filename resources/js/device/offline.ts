@@ -2,7 +2,7 @@ import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
 import { beginGoing } from './going';
-import { beginLeaving, clearPage, tellLeft } from './leaving';
+import { beginLeaving, clearPage, otherTabs, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
 import { forgetPages, GROUP_KEPT, KNOTS_KEPT, startKeeping, stopKeeping } from './keeping';
 import { keptView, VIEWS } from './useShowSettings';
@@ -90,7 +90,7 @@ export async function leave(): Promise<void> {
   // A network that does not answer holds nobody up.
   await atMost(3000, tellLeft());
   await forgetAll().finally(() => {
-    others.postMessage('left');
+    otherTabs.postMessage('left');
     // Loaded anew, so that nothing of the group stays in this device's memory.
     clearPage();
   });
@@ -101,15 +101,13 @@ export async function openGroup(group: string): Promise<void> {
   await call('PUT', '/api/me/group', { group });
   beginGoing();
   await forgetPages();
-  others.postMessage('left');
+  otherTabs.postMessage('left');
   clearPage();
 }
 
-const others = new BroadcastChannel('compadre');
-
 /** Another tab has signed out, or a lead has signed this device out, which the worker may hear first: this one leaves too. */
 export function startLeaving(): void {
-  others.addEventListener('message', (event) => {
+  otherTabs.addEventListener('message', (event) => {
     if (event.data === 'left') clearPage();
     if (event.data === 'signed out') void askWhetherOut();
   });

@@ -21,6 +21,10 @@ export const isShut = (fault: unknown): fault is ApiProblem =>
 export const isForAll = (fault: unknown): boolean =>
   !(fault instanceof ApiProblem) || [0, 401, 419, LIVES_ELSEWHERE].includes(fault.status);
 
+/** Whether the server did not answer, or was not well: what was asked of it may have been done all the same. */
+export const isLost = (fault: unknown): boolean =>
+  !(fault instanceof ApiProblem) || fault.status === 0 || fault.status >= 500;
+
 /** Whether it is the batch that the server did not take, and one event of it may be why. */
 export const isOfTheBatch = (fault: unknown): fault is ApiProblem =>
   fault instanceof ApiProblem &&

@@ -1,8 +1,10 @@
 import { call, type Schemas } from '../api/client';
-import { meQuery, queryClient, runSheetQuery } from '../api/queries';
+import { courseQuery, meQuery, queryClient, runSheetQuery } from '../api/queries';
 import { serverNow } from '../api/time';
+import { knownAs, noteKnown, noteTurnedDown } from './evenings';
 import { isFinal, isOfTheBatch, said } from './faults';
-import { type Kept, store } from './store';
+import { type Kept, type NewEvent, type Placing, store } from './store';
+import { isOfHere, type OfGroup, signedIn } from './who';
 
 /** Something that waits on this device for the server. */
 export interface Line {
@@ -24,22 +26,33 @@ export const BATCH = 100;
 /** Who waits for the server's answer to a check, by its id. */
 export const asked = new Map<string, (answer: Answer) => void>();
 
-/** Who is signed in here, as far as this device knows. */
-export const signedIn = (): Schemas['Me'] | null =>
-  queryClient.getQueryData<Schemas['Me'] | null>(meQuery.queryKey) ?? null;
+/** How long ago it was, in seconds. */
+const ago = (at: number): number => Math.max(0, Math.round((serverNow() - at) / 1000));
 
 export const waitingChecks = (): Promise<Kept[]> => store.events.where('state').equals('waiting').sortBy('seq');
 
-/** Whether whoever is signed in tapped it; what an app of before kept says nothing of that. */
+/** Whether whoever is signed in tapped it, in the group that is open; what an app of before kept says nothing of that. */
 export function isMine(one: Kept): boolean {
   const me = signedIn();
-  return one.event.by === undefined || me === null || one.event.by === me.user.id;
+  return isOfHere(one) && (one.event.by === undefined || me === null || one.event.by === me.user.id);
+}
+
+/** As the server may take it: of the meeting it knows, or of none. */
+export function asSent({ meeting, ...event }: NewEvent, known: Awaited<ReturnType<typeof knownAs>>): NewEvent {
+  return meeting === undefined ? event : { ...event, meeting: known(meeting) ?? null };
+}
+
+/** Those of meetings the server knows: the others wait for theirs. */
+export async function ofKnownMeetings(events: Kept[]): Promise<Kept[]> {
+  const known = await knownAs();
+  return events.filter((one) => known(one.event.meeting ?? null) !== undefined);
 }
 
 async function post(events: Kept[]): Promise<void> {
+  const known = await knownAs();
   const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', {
     sent_at: new Date().toISOString(),
-    events: events.map((one) => one.event),
+    events: events.map((one) => asSent(one.event, known)),
   });
   for (const answer of results) asked.get(answer.id)?.(answer);
   // Only what the server has acknowledged leaves the device.
@@ -58,11 +71,37 @@ export async function sendBatch(events: Kept[]): Promise<void> {
   }
 }
 
+/** What waits of the group that is open here. */
+const waitingOf = <T extends OfGroup & { state: string }>(all: T[]): T[] =>
+  all.filter((one) => one.state === 'waiting' && isOfHere(one));
+
+/** Evenings begun here: the server has to know them before it takes what belongs to them. */
+const evenings: Note = {
+  count: async () => waitingOf(await store.evenings.toArray()).length,
+  async send() {
+    const waiting = waitingOf(await store.evenings.toArray());
+    for (const { id, at } of waiting) {
+      try {
+        const { meeting } = await call<Schemas['RunSheet']>('POST', '/api/tonight', { id, ago_s: ago(at) });
+        await noteKnown(id, meeting.id);
+        for (const { queryKey } of [meQuery, courseQuery]) void queryClient.invalidateQueries({ queryKey });
+      } catch (fault) {
+        if (!isFinal(fault)) throw fault;
+        await noteTurnedDown(id, said(fault));
+      }
+    }
+    return waiting.length > 0;
+  },
+};
+
 /** Learners who came along: the server has to know them before it takes their checks. */
 const walkIns: Note = {
-  count: () => store.walkIns.where('state').equals('waiting').count(),
+  count: async () => waitingOf(await store.walkIns.toArray()).length,
   async send() {
-    const waiting = await store.walkIns.where('state').equals('waiting').toArray();
+    const known = await knownAs();
+    const waiting = waitingOf(await store.walkIns.toArray())
+      .map((one) => ({ ...one, meeting: known(one.meeting) }))
+      .filter((one) => one.meeting !== undefined);
     if (waiting.length === 0) return false;
     await call('POST', '/api/walk-ins', {
       learners: waiting.map(({ id, name, meeting }) => ({ id, name, meeting })),
@@ -72,13 +111,14 @@ const walkIns: Note = {
   },
 };
 
-/** Checks, but for those of learners the server does not know yet. */
+/** Checks, but for those of learners, or of evenings, the server does not know yet. */
 export const checks: Line = {
   async send() {
     let went = false;
     for (;;) {
       const unknown = new Set((await store.walkIns.where('state').equals('waiting').toArray()).map((one) => one.id));
-      const events = (await waitingChecks()).filter((one) => isMine(one) && !unknown.has(one.event.learner));
+      const waiting = await ofKnownMeetings(await waitingChecks());
+      const events = waiting.filter((one) => isMine(one) && !unknown.has(one.event.learner));
       if (events.length === 0) return went;
       await sendBatch(events.slice(0, BATCH));
       went = true;
@@ -88,12 +128,14 @@ export const checks: Line = {
 
 /** Who is here, learner by learner; what the server will never take is let go, for the roll shows what it has. */
 const roll: Note = {
-  count: () => store.roll.count(),
+  count: async () => (await store.roll.toArray()).filter(isOfHere).length,
   async send() {
-    const waiting = await store.roll.toArray();
+    const known = await knownAs();
+    const waiting = (await store.roll.toArray()).filter((one) => isOfHere(one) && known(one.meeting) !== undefined);
     for (const one of waiting) {
+      const meeting = known(one.meeting);
       try {
-        await call('PUT', `/api/meetings/${one.meeting}/attendance/${one.learner}`, { present: one.present });
+        if (meeting) await call('PUT', `/api/meetings/${meeting}/attendance/${one.learner}`, { present: one.present });
       } catch (fault) {
         if (!isFinal(fault)) throw fault;
       }
@@ -108,9 +150,11 @@ const roll: Note = {
 
 /** The steps of a meeting's clock, one after the other, each with how long ago it was taken. */
 const steps: Note = {
-  count: () => store.steps.where('state').equals('waiting').count(),
+  count: async () => waitingOf(await store.steps.toArray()).length,
   async send() {
-    const waiting = await store.steps.where('state').equals('waiting').sortBy('n');
+    const known = await knownAs();
+    // Of an evening begun here the server knows no other than its own: where it became another, its steps were let go.
+    const waiting = waitingOf(await store.steps.orderBy('n').toArray()).filter((one) => known(one.meeting));
     for (const one of waiting) {
       const { meeting, step, place, shown, at } = one;
       try {
@@ -118,7 +162,7 @@ const steps: Note = {
           step,
           ...(place === undefined ? {} : { place }),
           ...(shown ? { shown } : {}),
-          ago_s: Math.max(0, Math.round((serverNow() - at) / 1000)),
+          ago_s: ago(at),
         });
         // An answer that was asked for before this step does not come after it.
         await queryClient.cancelQueries({ queryKey: runSheetQuery(meeting).queryKey });
@@ -134,7 +178,49 @@ const steps: Note = {
   },
 };
 
-export const notes: readonly Note[] = [walkIns, roll, steps];
+/** Who is where: a learner's block has to be there before somebody is moved in it. What the server will not take is said in its words. */
+const places: Note = {
+  count: async () => (await waitingPlaces()).length,
+  async send() {
+    const known = await knownAs();
+    const stopped = new Set((await store.steps.where('state').equals('waiting').toArray()).map((one) => one.meeting));
+    const waiting = (await waitingPlaces()).filter((one) => known(one.meeting) && !stopped.has(one.meeting));
+    for (const one of waiting) {
+      const meeting = known(one.meeting) ?? '';
+      try {
+        if (one.is === 'leads') await call('PUT', `/api/meetings/${meeting}/leads/${one.knot}`, { leads: one.leads });
+        else await call('PUT', `/api/meetings/${meeting}/stations/${one.learner}`, { place: one.place, to: one.to });
+        await letGo(one);
+      } catch (fault) {
+        if (!isFinal(fault)) throw fault;
+        await letGo(one, { ...one, state: 'refused', fault: said(fault) });
+      }
+      void queryClient.invalidateQueries({ queryKey: runSheetQuery(meeting).queryKey });
+    }
+    return waiting.length > 0;
+  },
+};
 
-/** In the order they are sent. A check waits for its learner, and for nothing else. */
-export const lines: readonly Line[] = [walkIns, checks, roll, steps];
+/** Whoever leads a station says so for themselves. */
+async function waitingPlaces(): Promise<Placing[]> {
+  const me = signedIn();
+  const waiting = waitingOf(await store.places.toArray());
+  return waiting.filter((one) => one.is === 'moved' || one.by === me?.user.id);
+}
+
+/** A later word that came while this one was on its way stays. */
+const letGo = (sent: Placing, instead?: Placing): Promise<void> =>
+  store.transaction('rw', store.places, async () => {
+    const now = await store.places.get(sent.key);
+    if (now === undefined || !isSame(now, sent)) return;
+    if (instead) await store.places.put(instead);
+    else await store.places.delete(sent.key);
+  });
+
+const isSame = (one: Placing, other: Placing): boolean =>
+  one.is === 'moved' ? other.is === 'moved' && one.to === other.to : other.is === 'leads' && one.leads === other.leads;
+
+export const notes: readonly Note[] = [evenings, walkIns, roll, steps, places];
+
+/** In the order they are sent. A check waits for its learner and its evening, and for nothing else. */
+export const lines: readonly Line[] = [evenings, walkIns, checks, roll, steps, places];

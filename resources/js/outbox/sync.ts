@@ -1,10 +1,25 @@
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import { serverNow } from '../api/time';
-import { hasMoved, isAnothers, isForAll, isShut } from './faults';
-import { type Answer, asked, BATCH, checks, isMine, lines, notes, sendBatch, waitingChecks } from './lines';
+import { keepEvening, knownAs } from './evenings';
+import { hasMoved, isAnothers, isForAll, isLost, isShut } from './faults';
+import {
+  type Answer,
+  asked,
+  asSent,
+  BATCH,
+  checks,
+  isMine,
+  lines,
+  notes,
+  ofKnownMeetings,
+  sendBatch,
+  waitingChecks,
+} from './lines';
 import { after, atRest, type SyncEvent, type SyncState } from './state';
 import { type KeptStep, store } from './store';
+import { uuid7 } from './uuid7';
+import { isOfHere, ofHere, signedIn } from './who';
 
 const HAND_IN = 'hand-in';
 
@@ -46,21 +61,77 @@ export const noteKept = async (): Promise<void> => happened(await counted());
 
 /** Marks who is here: on this device at once, and on the server as soon as there is a network. */
 export async function markHere(meeting: string, learner: string, present: boolean): Promise<void> {
-  await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present });
+  await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present, ...ofHere() });
   await noteKept();
   await sync();
 }
 
 /** Takes a step of a meeting's clock: on this device at once, and on the server as soon as there is a network. */
 export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Promise<void> {
-  await store.steps.add({ ...step, at: serverNow(), state: 'waiting' });
+  await store.steps.add({ ...step, at: serverNow(), state: 'waiting', ...ofHere() });
+  await noteKept();
+  void sync();
+}
+
+/** How long the server is waited for before an evening begins on the device, in milliseconds. */
+const PATIENCE = 5_000;
+
+/**
+ * Begins an evening nobody planned: on the server, or where it does not answer on this device under the same id.
+ *
+ * @returns its meeting
+ */
+export async function beginEvening(patience = PATIENCE): Promise<string> {
+  const id = uuid7();
+  const late = new Promise<null>((done) => setTimeout(done, patience, null));
+  const opened = call<Schemas['RunSheet']>('POST', '/api/tonight', { id }).catch((fault: unknown) => {
+    if (!isLost(fault)) throw fault;
+    return null;
+  });
+  const sheet = await Promise.race([opened, late]);
+  if (sheet !== null) return sheet.meeting.id;
+  await keepEvening(id, serverNow());
+  await noteKept();
+  void sync();
+  return id;
+}
+
+/** Says where a learner is from now on: on this device at once, and on the server as soon as there is a network. */
+export async function moveLearner(meeting: string, place: number, learner: string, to: string | null): Promise<void> {
+  await store.places.put({
+    key: `${meeting} ${place} ${learner}`,
+    meeting,
+    state: 'waiting',
+    ...ofHere(),
+    is: 'moved',
+    place,
+    learner,
+    to,
+  });
+  await noteKept();
+  void sync();
+}
+
+/** Whoever is signed in says that they lead a knot's stations, or that they do not: here at once, and there as soon as it can be. */
+export async function leadStations(meeting: string, knot: string, leads: boolean): Promise<void> {
+  const by = signedIn()?.user.id ?? '';
+  await store.places.put({
+    key: `${meeting} ${knot} ${by}`,
+    meeting,
+    state: 'waiting',
+    ...ofHere(),
+    is: 'leads',
+    knot,
+    leads,
+    by,
+  });
   await noteKept();
   void sync();
 }
 
 /** A lead sends on what others tapped on this device, under both names. */
 export async function sendOn(): Promise<void> {
-  const others = (await waitingChecks()).filter((one) => !isMine(one));
+  const others = (await ofKnownMeetings(await waitingChecks())).filter((one) => isOfHere(one) && !isMine(one));
   for (let at = 0; at < others.length; at += BATCH) await sendBatch(others.slice(at, at + BATCH));
   happened({ is: 'sent' }, await counted());
   await queryClient.invalidateQueries();
@@ -78,6 +149,8 @@ export const keepKey = (me: Schemas['Me']): Promise<unknown> =>
 export async function handIn(): Promise<boolean> {
   const [person, key] = String((await store.about.get(HAND_IN))?.value ?? '').split(' ');
   if (!person || !key) return false;
+  // An evening begun here that never got there is none of its meetings.
+  const known = await knownAs();
   for (;;) {
     const events = (await waitingChecks())
       .filter((one) => one.event.by === undefined || one.event.by === person)
@@ -85,7 +158,7 @@ export async function handIn(): Promise<boolean> {
     const answer = await call<{ ended: boolean }>('POST', '/api/left-checks', {
       key,
       sent_at: new Date().toISOString(),
-      events: events.map((one) => one.event),
+      events: events.map((one) => asSent(one.event, known)),
     }).catch(() => null);
     if (!answer?.ended) return false;
     await store.events.bulkDelete(events.map((one) => one.id));
@@ -164,11 +237,13 @@ export function startSync(): void {
 
 /** What never reached the server, as a file to keep. */
 export async function unsentFile(): Promise<Blob> {
-  const [events, walkIns, roll, steps] = await Promise.all([
+  const [events, walkIns, roll, steps, evenings, places] = await Promise.all([
     store.events.orderBy('seq').toArray(),
     store.walkIns.where('state').equals('waiting').toArray(),
     store.roll.toArray(),
     store.steps.orderBy('n').toArray(),
+    store.evenings.where('state').equals('waiting').toArray(),
+    store.places.toArray(),
   ]);
   const kept = {
     kept_at: new Date().toISOString(),
@@ -176,16 +251,21 @@ export async function unsentFile(): Promise<Blob> {
     walk_ins: walkIns.map(({ id, name, meeting }) => ({ id, name, meeting })),
     roll: roll.map(({ meeting, learner, present }) => ({ meeting, learner, present })),
     clock: steps.map(({ meeting, step, place, at }) => ({ meeting, step, place, at: new Date(at).toISOString() })),
+    evenings: evenings.map(({ id, at }) => ({ id, at: new Date(at).toISOString() })),
+    places,
   };
   return new Blob([JSON.stringify(kept, null, 2)], { type: 'application/json' });
 }
 
+/** What waits for another group, whose session ran out here, goes on waiting. */
 export async function forgetOutbox(): Promise<void> {
   await Promise.all([
-    store.events.clear(),
-    store.walkIns.clear(),
-    store.roll.clear(),
-    store.steps.clear(),
+    store.events.filter(isOfHere).delete(),
+    store.walkIns.filter(isOfHere).delete(),
+    store.roll.filter(isOfHere).delete(),
+    store.steps.filter(isOfHere).delete(),
+    store.evenings.filter(isOfHere).delete(),
+    store.places.filter(isOfHere).delete(),
     store.about.delete(HAND_IN),
   ]);
   happened({ is: 'sent' }, await counted());

@@ -1,14 +1,16 @@
 import { useMutation } from '@tanstack/react-query';
-import { ChevronRight, MoreHorizontal } from 'lucide-react';
+import { CheckCheck, ChevronRight, MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { serverNow } from '../api/time';
-import { type KeptStep, store } from '../outbox/store';
+import { type KeptStep, type Placing, store } from '../outbox/store';
 import { takeStep } from '../outbox/sync';
 import { useLive } from '../outbox/useLive';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
+import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
@@ -39,22 +41,35 @@ function useServerTime(): number {
 export const useSteps = (meeting: string): KeptStep[] =>
   useLive(() => store.steps.where('meeting').equals(meeting).sortBy('n'), []);
 
-/** Steps the server would not take, in its words, until somebody has seen them. */
-export function Refused({ steps }: { steps: KeptStep[] }) {
-  return steps
-    .filter((one) => one.state === 'refused')
-    .map((one) => (
-      <div
-        key={one.n}
-        role="alert"
-        className="mb-3 flex items-center justify-between gap-3 rounded-lg border-2 border-notyet px-3 py-1"
-      >
-        <p>{words.session.refused(one.step, one.fault ?? '')}</p>
-        <Button look="quiet" onClick={() => void store.steps.delete(one.n ?? 0)}>
-          {words.session.seen}
-        </Button>
-      </div>
-    ));
+/** What was done here and the server would not take, in its words, until somebody has seen it. */
+export function Refused({ steps, places }: { steps: KeptStep[]; places: Placing[] }) {
+  const refused = (one: KeptStep | Placing): boolean => one.state === 'refused';
+  return [
+    ...steps.filter(refused).map((one) => (
+      <RefusedOne key={one.n} onSeen={() => void store.steps.delete(one.n ?? 0)}>
+        {words.session.refused(one.step, one.fault ?? '')}
+      </RefusedOne>
+    )),
+    ...places.filter(refused).map((one) => (
+      <RefusedOne key={one.key} onSeen={() => void store.places.delete(one.key)}>
+        {words.session.refused(one.is, one.fault ?? '')}
+      </RefusedOne>
+    )),
+  ];
+}
+
+function RefusedOne({ children, onSeen }: { children: string; onSeen: () => void }) {
+  return (
+    <div
+      role="alert"
+      className="mb-3 flex items-center justify-between gap-3 rounded-lg border-2 border-notyet px-3 py-1"
+    >
+      <p>{children}</p>
+      <Button look="quiet" onClick={onSeen}>
+        {words.session.seen}
+      </Button>
+    </div>
+  );
 }
 
 const minutesBetween = (from: string | null, to: number): number =>
@@ -100,6 +115,14 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
         )}
       </div>
       <Faults error={run.error} />
+      {clock.blocks.length === 0 && (
+        <p className="mb-3">
+          {words.session.unplanned}{' '}
+          <Link to="/check" className={LINK}>
+            <CheckCheck aria-hidden className="size-5" /> {words.session.check}
+          </Link>
+        </p>
+      )}
       {behindUs.length > 0 && (
         <details className="mb-2">
           <summary className="flex min-h-12 cursor-pointer items-center gap-2 px-3 text-soft">

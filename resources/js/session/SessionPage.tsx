@@ -1,14 +1,14 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Backpack, Pencil, Play, Printer, UserMinus, Wrench } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, Navigate, useParams } from 'react-router';
 import { call, type Schemas } from '../api/client';
 import { dayIn } from '../api/time';
 import { courseQuery, meetingNowQuery, queryClient, runSheetQuery } from '../api/queries';
-import { store } from '../outbox/store';
-import { markHere } from '../outbox/sync';
+import { type Evening, store } from '../outbox/store';
 import { useLive } from '../outbox/useLive';
 import { useMe } from '../device/me';
+import { useEvenings } from '../device/useEvenings';
 import { ChangeMeeting } from '../course/ChangeMeeting';
 import { whoIsThere } from '../course/people';
 import { Proposal } from '../course/WhatIf';
@@ -20,8 +20,11 @@ import { words } from '../words/en';
 import { BadgesTonight, HandOver } from './BadgesTonight';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
+import { eveningQuery } from './evening';
+import { withPlaces } from './places';
 import { PracticeStation } from './PracticeStation';
 import { RigPart } from './RigPart';
+import { Roll } from './Roll';
 import { Stations } from './Stations';
 
 type RunSheet = Schemas['RunSheet'];
@@ -29,24 +32,32 @@ type RunSheet = Schemas['RunSheet'];
 /** Each meeting has a page of its own: what is on the device is watched for the one it was opened for. */
 export function SessionPage() {
   const { meeting = '' } = useParams();
-  return <MeetingPage key={meeting} id={meeting} />;
+  const evenings = useEvenings();
+  if (evenings === null) return <Loading />;
+  const begun = evenings.find((one) => one.id === meeting);
+  // It was on already when the server heard of this one.
+  if (begun?.became !== undefined && begun.became !== meeting)
+    return <Navigate to={`/meeting/${begun.became}`} replace />;
+  if (begun?.state === 'refused') return <p role="alert">{words.session.notBegun(begun.fault ?? '')}</p>;
+  return <MeetingPage key={meeting} id={meeting} begun={begun?.state === 'waiting' ? begun : null} />;
 }
 
-function MeetingPage({ id }: { id: string }) {
+function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
   const me = useMe();
   const [changing, setChanging] = useState(false);
   const steps = useSteps(id);
-  const asked = useQuery(runSheetQuery(id));
-  useQuery({ ...meetingNowQuery(id), enabled: asked.data !== undefined });
+  const places = useLive(() => store.places.where('meeting').equals(id).toArray(), []);
+  const asked = useQuery(begun ? eveningQuery(begun, me.group.time_zone) : runSheetQuery(id));
+  useQuery({ ...meetingNowQuery(id), enabled: begun === null && asked.data !== undefined });
   if (asked.isPending) return <Loading />;
   if (asked.isError)
     return (
       <>
-        <Refused steps={steps} />
+        <Refused steps={steps} places={places} />
         <Failure error={asked.error} retry={() => void asked.refetch()} />
       </>
     );
-  const sheet = withSteps(asked.data, steps);
+  const sheet = withPlaces(withSteps(asked.data, steps), places, me.user);
   const { meeting } = sheet;
   return (
     <div id="session" className="flex max-w-6xl flex-col gap-6 print:block">
@@ -57,7 +68,9 @@ function MeetingPage({ id }: { id: string }) {
         </p>
         <h1 className="text-2xl rail:text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">
-          {words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}
+          {begun
+            ? words.session.begunHere(meeting.starts_at)
+            : words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}
         </p>
       </div>
       <p
@@ -73,7 +86,7 @@ function MeetingPage({ id }: { id: string }) {
             <Printer aria-hidden className="size-5" /> {words.session.cards}
           </Link>
         )}
-        {me.may.teach && meeting.state !== 'past' && <PracticeStation />}
+        {me.may.teach && meeting.state !== 'past' && begun === null && <PracticeStation />}
         {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (
           <button type="button" onClick={() => setChanging(true)} className={LINK}>
             <Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}
@@ -95,73 +108,12 @@ function MeetingPage({ id }: { id: string }) {
           </div>
         </div>
         <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}>
-          <Refused steps={steps} />
+          <Refused steps={steps} places={places} />
           <Blocks sheet={sheet} />
         </div>
       </div>
       {changing && <ChangeMeeting meeting={meeting} onClose={() => setChanging(false)} />}
     </div>
-  );
-}
-
-function Roll({ sheet }: { sheet: RunSheet }) {
-  const me = useMe();
-  const query = runSheetQuery(sheet.meeting.id);
-  const mark = useMutation({
-    mutationFn: ({ learner, present }: { learner: string; present: boolean }) =>
-      markHere(sheet.meeting.id, learner, present),
-    // Without a network too: it waits on this device.
-    networkMode: 'always',
-    onMutate: ({ learner, present }) => {
-      // Shown at once; if the server refuses, the next answer puts it right.
-      queryClient.setQueryData(query.queryKey, (now) =>
-        now ? { ...now, roll: now.roll.map((one) => (one.id === learner ? { ...one, present } : one)) } : now,
-      );
-    },
-    onSettled: () => {
-      void queryClient.invalidateQueries({ queryKey: query.queryKey });
-      void queryClient.invalidateQueries({ queryKey: ['check'] });
-      void queryClient.invalidateQueries({ queryKey: courseQuery.queryKey });
-    },
-  });
-  const kept = useLive(() => store.roll.where('meeting').equals(sheet.meeting.id).toArray(), []);
-  const roll = sheet.roll.map((one) => ({
-    ...one,
-    present: kept.find((mark) => mark.learner === one.id)?.present ?? one.present,
-  }));
-  const here = roll.filter((one) => one.present === true).length;
-  return (
-    <section aria-labelledby="roll">
-      <div className="mb-2 flex items-baseline justify-between gap-3">
-        <h2 id="roll" className="text-xl">
-          {words.session.roll}
-        </h2>
-        <span className="text-soft" aria-live="polite">
-          {words.session.count(here, sheet.roll.length)}
-        </span>
-      </div>
-      <p className="mb-3 text-sm text-soft">{me.may.teach ? words.session.markHelp : words.session.cannot}</p>
-      <Faults error={mark.error} />
-      <ul className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {roll.map((one) => (
-          <li key={one.id}>
-            <button
-              type="button"
-              disabled={!me.may.teach}
-              aria-pressed={one.present === true}
-              aria-label={`${words.session.mark(one.name)}${one.present === null ? '' : `: ${one.present ? words.session.here : words.session.away}`}`}
-              onClick={() => mark.mutate({ learner: one.id, present: one.present !== true })}
-              className={`flex min-h-14 w-full items-center justify-between gap-2 rounded-lg border-2 px-3 text-left font-semibold disabled:cursor-default ${one.present === true ? 'border-right bg-right text-on-right' : one.present === false ? 'border-dashed border-soft text-soft' : 'border-line bg-card'}`}
-            >
-              <span className="truncate">{one.name}</span>
-              <span className="text-sm font-normal">
-                {one.present === true ? words.session.here : one.present === false ? words.session.away : ''}
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
 

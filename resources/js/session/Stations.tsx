@@ -1,12 +1,10 @@
-import { useMutation } from '@tanstack/react-query';
 import { CheckCheck, Hand, Presentation } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
-import { call, type Schemas } from '../api/client';
-import { queryClient, runSheetQuery } from '../api/queries';
+import type { Schemas } from '../api/client';
 import { type Station, StationCard } from '../course/StationCard';
 import { useMe } from '../device/me';
-import { Faults } from '../ui/states';
+import { leadStations, moveLearner } from '../outbox/sync';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
 
@@ -77,31 +75,20 @@ export function Stations({
   );
 }
 
-const again = (meeting: string): Promise<void> =>
-  queryClient.invalidateQueries({ queryKey: runSheetQuery(meeting).queryKey });
-
 function Lead({ knot, mine, sheet }: { knot: string; mine: boolean; sheet: RunSheet }) {
-  const lead = useMutation({
-    mutationFn: () => call('PUT', `/api/meetings/${sheet.meeting.id}/leads/${knot}`, { leads: !mine }),
-    onSuccess: () => again(sheet.meeting.id),
-  });
   const names = (sheet.leads[knot] ?? []).map((one) => one.name);
   return (
-    <>
-      <span className="mt-1 flex flex-wrap items-center gap-x-3 print:mt-0">
-        {names.length > 0 && <span className="text-sm font-semibold">{words.session.ledBy(listOf(names))}</span>}
-        <button
-          type="button"
-          aria-pressed={mine}
-          disabled={lead.isPending}
-          onClick={() => lead.mutate()}
-          className="inline-flex min-h-12 items-center gap-2 text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden"
-        >
-          <Hand aria-hidden className="size-5" /> {mine ? words.session.leadNoMore : words.session.lead}
-        </button>
-      </span>
-      <Faults error={lead.error} />
-    </>
+    <span className="mt-1 flex flex-wrap items-center gap-x-3 print:mt-0">
+      {names.length > 0 && <span className="text-sm font-semibold">{words.session.ledBy(listOf(names))}</span>}
+      <button
+        type="button"
+        aria-pressed={mine}
+        onClick={() => void leadStations(sheet.meeting.id, knot, !mine)}
+        className="inline-flex min-h-12 items-center gap-2 text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden"
+      >
+        <Hand aria-hidden className="size-5" /> {mine ? words.session.leadNoMore : words.session.lead}
+      </button>
+    </span>
   );
 }
 
@@ -117,43 +104,32 @@ function Move({
   others: string[];
   sheet: RunSheet;
 }) {
-  const move = useMutation({
-    mutationFn: ({ learner, to }: { learner: string; to: string | null }) =>
-      call('PUT', `/api/meetings/${sheet.meeting.id}/stations/${learner}`, { place, to }),
-    onSuccess: () => again(sheet.meeting.id),
-  });
   const at = sheet.roll.filter((one) => station.learners.includes(one.id));
   const to = others.filter((knot, n) => knot !== station.knot && others.indexOf(knot) === n);
   if (at.length === 0 || to.length === 0) return null;
   return (
-    <>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger
-          disabled={move.isPending}
-          className="inline-flex min-h-12 items-center text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden"
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="inline-flex min-h-12 items-center text-sm font-semibold underline decoration-hemp decoration-2 underline-offset-4 print:hidden">
+        {words.session.moveSomebody}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          className="z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-56 overflow-y-auto rounded-xl border border-line bg-card p-1 shadow-lg"
         >
-          {words.session.moveSomebody}
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="start"
-            className="z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-56 overflow-y-auto rounded-xl border border-line bg-card p-1 shadow-lg"
-          >
-            {at.flatMap((one) =>
-              to.map((knot) => (
-                <DropdownMenu.Item
-                  key={`${one.id} ${knot}`}
-                  onSelect={() => move.mutate({ learner: one.id, to: knot })}
-                  className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 outline-none data-[highlighted]:bg-wash"
-                >
-                  {words.session.moveTo(one.name, sheet.knots[knot] ?? knot)}
-                </DropdownMenu.Item>
-              )),
-            )}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      <Faults error={move.error} />
-    </>
+          {at.flatMap((one) =>
+            to.map((knot) => (
+              <DropdownMenu.Item
+                key={`${one.id} ${knot}`}
+                onSelect={() => void moveLearner(sheet.meeting.id, place, one.id, knot)}
+                className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 outline-none data-[highlighted]:bg-wash"
+              >
+                {words.session.moveTo(one.name, sheet.knots[knot] ?? knot)}
+              </DropdownMenu.Item>
+            )),
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }

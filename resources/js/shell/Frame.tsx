@@ -9,14 +9,16 @@ import { GroupMenu } from './GroupMenu';
 import { Moved } from './Moved';
 import { useMe } from '../device/me';
 import { useOnline } from '../device/offline';
+import { useTonight } from '../device/useEvenings';
 
 /** The moments of the job, strung on a rope: down the side at a desk, along the bottom in the hand. */
 export function Frame() {
   const me = useMe();
   const online = useOnline();
+  const tonight = useTonight();
   const moments = [
     { to: '/course', name: words.nav.course, Icon: CalendarRange },
-    ...(me.tonight ? [{ to: `/meeting/${me.tonight}`, name: words.nav.tonight, Icon: Sailboat }] : []),
+    ...(tonight ? [{ to: `/meeting/${tonight}`, name: words.nav.tonight, Icon: Sailboat }] : []),
     { to: '/show', name: words.nav.show, Icon: Presentation },
     { to: '/check', name: words.nav.check, Icon: CheckCheck },
     { to: '/bench', name: words.nav.bench, Icon: Tent },

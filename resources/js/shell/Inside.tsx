@@ -6,6 +6,7 @@ import { Loading } from '../ui/states';
 import { words } from '../words/en';
 import { Frame } from './Frame';
 import { MeContext } from '../device/me';
+import { useTonight } from '../device/useEvenings';
 import { noteWhose, startKeeping } from '../device/keeping';
 import { keepGroup, keepKnots, warmKnots } from '../device/offline';
 import { page } from './page';
@@ -46,6 +47,13 @@ const StorePage = page(() => import('../pack/StorePage'), 'StorePage');
 const GaugePage = page(() => import('../print/GaugePage'), 'GaugePage');
 const SessionPage = page(() => import('../session/SessionPage'), 'SessionPage');
 
+/** The app opens on the moment that is due: a meeting today, else the course. */
+function Opening() {
+  const tonight = useTonight();
+  if (tonight === undefined) return <Loading />;
+  return <Navigate to={tonight ? `/meeting/${tonight}` : '/course'} replace />;
+}
+
 /** Everything there is for whoever is signed in. */
 export function Inside({ me }: { me: Schemas['Me'] }) {
   const { tonight, ahead } = me;
@@ -80,8 +88,7 @@ export function Inside({ me }: { me: Schemas['Me'] }) {
           <Route path="/certificates" element={<CertificatesPage />} />
           <Route path="/gauges" element={<GaugePage />} />
           <Route element={<Frame />}>
-            {/* The app opens on the moment that is due: a meeting today, else the course. */}
-            <Route index element={<Navigate to={tonight ? `/meeting/${tonight}` : '/course'} replace />} />
+            <Route index element={<Opening />} />
             <Route path="/course" element={<CoursePage />} />
             <Route path="/meeting/:meeting" element={<SessionPage />} />
             <Route path="/pack/:meeting" element={<PackPage />} />

@@ -35,12 +35,17 @@ export const session = {
     rigOpen: 'On the bench',
     rigUsed: 'Who tied what',
     rigRules: 'The organisation’s rules, local rules and qualified people come first.',
-    past: 'This meeting is over. What was checked is on the crew board.',
+    past: 'This meeting is over, or was called off. What was checked is on the crew board.',
     noPlan: 'Nothing is planned: every need is met.',
     mark: (name: string) => `${name}, here or away`,
     markHelp: 'Tap a name: here, and again: away.',
     cannot: 'Helpers check knots; a leader marks who is here.',
     start: 'Start the meeting',
+    begunHere: (time: string) =>
+      `Begun at ${time} without a network. Who is here and what is checked waits on this device, and is sent when there is one.`,
+    notBegun: (why: string) =>
+      `This evening was not taken in: ${why} What was checked is kept; who was here is not, for there is no meeting to mark it in.`,
+    unplanned: 'Nothing was planned for this evening: mark who is here, and check what they tie.',
     startTonight: 'Start an evening now',
     nextBlock: 'Next',
     skip: 'Skip',
@@ -77,8 +82,8 @@ export const session = {
     sheet: 'Run sheet to print',
     clock: 'The clock',
     overAlready: (n: number) => `${count(n, 'block', 'blocks')} over`,
-    refused: (step: 'start' | 'next' | 'skip' | 'carry' | 'split' | 'end', why: string) =>
-      `${{ start: 'The meeting was not started', next: 'The next block was not begun', skip: 'Nothing was skipped', carry: 'Nothing was carried over', split: 'Nothing was split', end: 'The meeting was not ended' }[step]}. ${why}`,
+    refused: (step: 'start' | 'next' | 'skip' | 'carry' | 'split' | 'end' | 'moved' | 'leads', why: string) =>
+      `${{ start: 'The meeting was not started', next: 'The next block was not begun', skip: 'Nothing was skipped', carry: 'Nothing was carried over', split: 'Nothing was split', end: 'The meeting was not ended', moved: 'Nobody was moved', leads: 'Who leads it is as before' }[step]}. ${why}`,
     seen: 'All right',
     none: 'No meeting is planned yet. Add one on the course.',
     edge: (from: string, to: string) => `${from} to ${to}`,
