@@ -170,6 +170,26 @@ describe('an evening nobody planned', () => {
     expect(syncState()).toMatchObject({ waiting: 0, notes: 0 });
   });
 
+  it('waits for whoever began it where somebody is signed in who may not', async () => {
+    server.network = false;
+    const meeting = await beginEvening();
+    await markHere(meeting, 'ada', true);
+    await markHere('planned', 'ada', true);
+    await takeStep({ meeting: 'planned', step: 'start', shown: [] });
+    signIn('wren');
+    server.network = true;
+    server.broken.set(/./, { status: 403, field: '/', message: 'Helpers do not.' });
+    await settled();
+    expect(syncState()).toMatchObject({ notes: 5, trouble: 'sign-in' });
+    server.broken.clear();
+    signIn('maren');
+    await settled();
+    expect([...server.evenings.keys()]).toEqual([meeting]);
+    expect(server.here.size).toBe(2);
+    expect(server.steps).toHaveLength(2);
+    expect(syncState()).toMatchObject({ notes: 0, trouble: 'none' });
+  });
+
   it('is today’s in the group’s own zone, and the newest', () => {
     vi.useFakeTimers({ now: Date.parse('2026-11-24T23:30:00Z'), toFake: ['Date'] });
     const at = (time: string): number => Date.parse(time);

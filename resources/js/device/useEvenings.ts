@@ -8,10 +8,12 @@ import { useMe } from './me';
 export const useEvenings = (): Evening[] | null =>
   useLive<Evening[] | null>(async () => (await store.evenings.toArray()).filter(isOfHere), null);
 
-/** Tonight's meeting: the server's, or the one that was begun here; null where there is none, undefined until that is known. */
+/** Tonight's meeting: the server's, or one that was begun here and that it does not know yet; null where there is none, undefined until that is known. */
 export function useTonight(): string | null | undefined {
   const me = useMe();
   const evenings = useEvenings();
   if (me.tonight !== null) return me.tonight;
-  return evenings === null ? undefined : (eveningOf(evenings, me.group.time_zone)?.id ?? null);
+  if (evenings === null) return undefined;
+  const waiting = evenings.filter((one) => one.state === 'waiting');
+  return eveningOf(waiting, me.group.time_zone)?.id ?? null;
 }

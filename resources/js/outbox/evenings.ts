@@ -1,6 +1,6 @@
 import { dayIn } from '../api/time';
 import { type Evening, store } from './store';
-import { isOfHere, ofHere, signedIn } from './who';
+import { isOfHere, noted, signedIn } from './who';
 
 /** How long what became of an evening is remembered here, in milliseconds: as long as its notes may be on their way. */
 const REMEMBERED = 14 * 86_400_000;
@@ -23,8 +23,8 @@ export async function eveningToday(): Promise<string | null> {
 export async function keepEvening(id: string, at: number): Promise<void> {
   await store.transaction('rw', store.evenings, store.steps, async () => {
     await store.evenings.filter((one) => one.state !== 'waiting' && one.at < at - REMEMBERED).delete();
-    await store.evenings.add({ id, at, state: 'waiting', ...ofHere() });
-    await store.steps.add({ meeting: id, step: 'start', shown: [], at, state: 'waiting', ...ofHere() });
+    await store.evenings.add({ id, at, state: 'waiting', ...noted() });
+    await store.steps.add({ meeting: id, step: 'start', shown: [], at, state: 'waiting', ...noted() });
   });
 }
 

@@ -5,6 +5,9 @@ const LIVES_ELSEWHERE = 423;
 
 export const hasMoved = (fault: unknown): boolean => fault instanceof ApiProblem && fault.status === LIVES_ELSEWHERE;
 
+/** Whether whoever is signed in may not do this. */
+export const isBarred = (fault: ApiProblem): boolean => fault.status === 403;
+
 /** Whether the server will never take this, however often it is sent. */
 export const isFinal = (fault: unknown): fault is ApiProblem =>
   fault instanceof ApiProblem && [403, 404, 422].includes(fault.status);

@@ -1,10 +1,10 @@
-import { call, type Schemas } from '../api/client';
+import { type ApiProblem, call, type Schemas } from '../api/client';
 import { courseQuery, meQuery, queryClient, runSheetQuery } from '../api/queries';
 import { serverNow } from '../api/time';
 import { knownAs, noteKnown, noteTurnedDown } from './evenings';
-import { isFinal, isOfTheBatch, said } from './faults';
+import { isBarred, isFinal, isOfTheBatch, said } from './faults';
 import { type Kept, type NewEvent, type Placing, store } from './store';
-import { isOfHere, type OfGroup, signedIn } from './who';
+import { isOfHere, isOthers, type Noted, type OfGroup, signedIn } from './who';
 
 /** Something that waits on this device for the server. */
 export interface Line {
@@ -75,18 +75,23 @@ export async function sendBatch(events: Kept[]): Promise<void> {
 const waitingOf = <T extends OfGroup & { state: string }>(all: T[]): T[] =>
   all.filter((one) => one.state === 'waiting' && isOfHere(one));
 
+/** Whether the server will never take it. What whoever is signed in may not do waits for the one who noted it. */
+const isSettled = (one: Noted, fault: unknown): fault is ApiProblem =>
+  isFinal(fault) && !(isBarred(fault) && isOthers(one));
+
 /** Evenings begun here: the server has to know them before it takes what belongs to them. */
 const evenings: Note = {
   count: async () => waitingOf(await store.evenings.toArray()).length,
   async send() {
     const waiting = waitingOf(await store.evenings.toArray());
-    for (const { id, at } of waiting) {
+    for (const one of waiting) {
+      const { id, at } = one;
       try {
         const { meeting } = await call<Schemas['RunSheet']>('POST', '/api/tonight', { id, ago_s: ago(at) });
         await noteKnown(id, meeting.id);
         for (const { queryKey } of [meQuery, courseQuery]) void queryClient.invalidateQueries({ queryKey });
       } catch (fault) {
-        if (!isFinal(fault)) throw fault;
+        if (!isSettled(one, fault)) throw fault;
         await noteTurnedDown(id, said(fault));
       }
     }
@@ -137,7 +142,7 @@ const roll: Note = {
       try {
         if (meeting) await call('PUT', `/api/meetings/${meeting}/attendance/${one.learner}`, { present: one.present });
       } catch (fault) {
-        if (!isFinal(fault)) throw fault;
+        if (!isSettled(one, fault)) throw fault;
       }
       // A later word that came while this one was on its way stays.
       await store.transaction('rw', store.roll, async () => {
@@ -170,7 +175,7 @@ const steps: Note = {
         await store.steps.delete(one.n ?? 0);
         void queryClient.invalidateQueries({ queryKey: ['course'] });
       } catch (fault) {
-        if (!isFinal(fault)) throw fault;
+        if (!isSettled(one, fault)) throw fault;
         await store.steps.put({ ...one, state: 'refused', fault: said(fault) });
       }
     }
@@ -192,7 +197,7 @@ const places: Note = {
         else await call('PUT', `/api/meetings/${meeting}/stations/${one.learner}`, { place: one.place, to: one.to });
         await letGo(one);
       } catch (fault) {
-        if (!isFinal(fault)) throw fault;
+        if (!isSettled(one, fault)) throw fault;
         await letGo(one, { ...one, state: 'refused', fault: said(fault) });
       }
       void queryClient.invalidateQueries({ queryKey: runSheetQuery(meeting).queryKey });

@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Schemas } from '../api/client';
-import type { OfGroup } from './who';
+import type { Noted, OfGroup } from './who';
 
 export type NewEvent = Schemas['NewCheckEvent'];
 
@@ -20,10 +20,10 @@ export type Kept = OfGroup & {
 export type WalkIn = OfGroup & { id: string; name: string; meeting: string | null; state: 'waiting' | 'sent' };
 
 /** Who is here, marked on this device; the last word on a learner and meeting counts. */
-export type RollMark = OfGroup & { key: string; meeting: string; learner: string; present: boolean };
+export type RollMark = Noted & { key: string; meeting: string; learner: string; present: boolean };
 
 /** A step of a meeting's clock, taken here: waiting for the network in its turn, or refused by the server, with its words. */
-export type KeptStep = OfGroup & {
+export type KeptStep = Noted & {
   n?: number;
   meeting: string;
   step: Schemas['ClockStep']['step'];
@@ -38,7 +38,7 @@ export type KeptStep = OfGroup & {
  * An evening nobody planned, begun on this device under an id made here: waiting for the network; known to the server, as the
  * meeting it `became`, which is another where one was on by then; or refused, with the server's words.
  */
-export type Evening = OfGroup & {
+export type Evening = Noted & {
   id: string;
   at: number;
   state: 'waiting' | 'known' | 'refused';
@@ -47,7 +47,7 @@ export type Evening = OfGroup & {
 };
 
 /** Where somebody is at a meeting, said on this device: a learner at another station of a block, or who leads a knot. The last word counts. */
-export type Placing = OfGroup & { key: string; meeting: string; state: 'waiting' | 'refused'; fault?: string } & (
+export type Placing = Noted & { key: string; meeting: string; state: 'waiting' | 'refused'; fault?: string } & (
     | { is: 'moved'; place: number; learner: string; to: string | null }
     | { is: 'leads'; knot: string; leads: boolean; by: string }
   );

@@ -19,7 +19,7 @@ import {
 import { after, atRest, type SyncEvent, type SyncState } from './state';
 import { type KeptStep, store } from './store';
 import { uuid7 } from './uuid7';
-import { isOfHere, ofHere, signedIn } from './who';
+import { isOfHere, noted, signedIn } from './who';
 
 const HAND_IN = 'hand-in';
 
@@ -61,14 +61,14 @@ export const noteKept = async (): Promise<void> => happened(await counted());
 
 /** Marks who is here: on this device at once, and on the server as soon as there is a network. */
 export async function markHere(meeting: string, learner: string, present: boolean): Promise<void> {
-  await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present, ...ofHere() });
+  await store.roll.put({ key: `${meeting} ${learner}`, meeting, learner, present, ...noted() });
   await noteKept();
   await sync();
 }
 
 /** Takes a step of a meeting's clock: on this device at once, and on the server as soon as there is a network. */
 export async function takeStep(step: Omit<KeptStep, 'n' | 'at' | 'state'>): Promise<void> {
-  await store.steps.add({ ...step, at: serverNow(), state: 'waiting', ...ofHere() });
+  await store.steps.add({ ...step, at: serverNow(), state: 'waiting', ...noted() });
   await noteKept();
   void sync();
 }
@@ -102,7 +102,7 @@ export async function moveLearner(meeting: string, place: number, learner: strin
     key: `${meeting} ${place} ${learner}`,
     meeting,
     state: 'waiting',
-    ...ofHere(),
+    ...noted(),
     is: 'moved',
     place,
     learner,
@@ -119,7 +119,7 @@ export async function leadStations(meeting: string, knot: string, leads: boolean
     key: `${meeting} ${knot} ${by}`,
     meeting,
     state: 'waiting',
-    ...ofHere(),
+    ...noted(),
     is: 'leads',
     knot,
     leads,

@@ -8,6 +8,21 @@ export const signedIn = (): Schemas['Me'] | null =>
 /** Of which group it is; what an app of before kept says nothing of that. */
 export type OfGroup = { group?: string };
 
+/** Of which group it is, and who noted it. */
+export type Noted = OfGroup & { by?: string };
+
+/** Noted now, by whoever is signed in. */
+export function noted(): Noted {
+  const me = signedIn();
+  return me === null ? {} : { group: me.group.id, by: me.user.id };
+}
+
+/** Whether somebody else noted it than who is signed in now: what they may not do, the other may. */
+export function isOthers(one: Noted): boolean {
+  const me = signedIn();
+  return me !== null && one.by !== undefined && one.by !== me.user.id;
+}
+
 /** Of the group that is open here. */
 export function ofHere(): OfGroup {
   const me = signedIn();

@@ -116,12 +116,14 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
       </div>
       <Faults error={run.error} />
       {clock.blocks.length === 0 && (
-        <p className="mb-3">
-          {words.session.unplanned}{' '}
-          <Link to="/check" className={LINK}>
-            <CheckCheck aria-hidden className="size-5" /> {words.session.check}
-          </Link>
-        </p>
+        <>
+          <p className="mb-1">{words.session.unplanned}</p>
+          <p className="mb-3">
+            <Link to="/check" className={LINK}>
+              <CheckCheck aria-hidden className="size-5" /> {words.session.check}
+            </Link>
+          </p>
+        </>
       )}
       {behindUs.length > 0 && (
         <details className="mb-2">

@@ -58,7 +58,9 @@ function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
       </>
     );
   const sheet = withPlaces(withSteps(asked.data, steps), places, me.user);
-  const { meeting } = sheet;
+  const { meeting, clock } = sheet;
+  // In the hand, the clock comes first once it runs, if there is anything on it.
+  const runs = clock.started_at !== null && clock.blocks.length > 0;
   return (
     <div id="session" className="flex max-w-6xl flex-col gap-6 print:block">
       <div>
@@ -73,9 +75,7 @@ function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
             : words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}
         </p>
       </div>
-      <p
-        className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${sheet.clock.started_at === null ? '' : 'order-last rail:order-none'}`}
-      >
+      <p className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${runs ? 'order-last rail:order-none' : ''}`}>
         {meeting.blocks.some((block) => block.knot !== null) && meeting.state !== 'past' && (
           <Link to={`/pack/${meeting.id}`} className={LINK}>
             <Backpack aria-hidden className="size-5" /> {words.session.pack}
@@ -87,27 +87,28 @@ function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
           </Link>
         )}
         {me.may.teach && meeting.state !== 'past' && begun === null && <PracticeStation />}
-        {me.may.plan && meeting.state !== 'past' && sheet.clock.started_at === null && (
+        {me.may.plan && meeting.state !== 'past' && clock.started_at === null && (
           <button type="button" onClick={() => setChanging(true)} className={LINK}>
             <Pencil aria-hidden className="size-5" /> {words.course.changeMeeting}
           </button>
         )}
-        <span className="hidden rail:inline">
-          <button type="button" onClick={() => window.print()} className={LINK}>
-            <Printer aria-hidden className="size-5" /> {words.session.sheet}
-          </button>
-        </span>
+        {begun === null && (
+          <span className="hidden rail:inline">
+            <button type="button" onClick={() => window.print()} className={LINK}>
+              <Printer aria-hidden className="size-5" /> {words.session.sheet}
+            </button>
+          </span>
+        )}
       </p>
       <style>{'@page { margin: 12mm } @media print { #session { zoom: 0.74 } }'}</style>
       <div className="grid gap-8 rail:grid-cols-[1fr_1fr] print:block">
-        {/* In the hand, the clock comes first once it runs. */}
-        <div className={sheet.clock.started_at === null ? 'order-1' : 'order-2 rail:order-1'}>
+        <div className={runs ? 'order-2 rail:order-1' : 'order-1'}>
           <div className="print:hidden">
             <Roll sheet={sheet} />
             {sheet.badges && <BadgesTonight badges={sheet.badges} meeting={meeting.id} />}
           </div>
         </div>
-        <div className={sheet.clock.started_at === null ? 'order-2' : 'order-1 rail:order-2'}>
+        <div className={runs ? 'order-1 rail:order-2' : 'order-2'}>
           <Refused steps={steps} places={places} />
           <Blocks sheet={sheet} />
         </div>
