@@ -1,4 +1,5 @@
 import { vi } from 'vitest';
+import { meQuery, queryClient } from '../../resources/js/api/queries';
 import type { NewEvent } from '../../resources/js/outbox/store';
 
 type Asked = { method: string; path: string; body: unknown };
@@ -37,6 +38,14 @@ export class FakeServer {
       return answer;
     });
     return this;
+  }
+
+  /** Has somebody sign in, whom the device knows of at once. */
+  signIn(id: string, group = 'gullwick', zone = 'UTC'): void {
+    this.signedIn = id;
+    const user = { id, name: id === 'maren' ? 'Maren Holt' : 'Wren Callow' };
+    const me = { user, group: { id: group, time_zone: zone }, hand_in: `seal-${id}` };
+    queryClient.setQueryData(meQuery.queryKey, me as never);
   }
 
   paths(): string[] {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { meQuery, queryClient } from '../../resources/js/api/queries';
+import { queryClient } from '../../resources/js/api/queries';
 import { record, walkIn } from '../../resources/js/check/events';
 import { eveningOf, eveningToday } from '../../resources/js/outbox/evenings';
 import { store } from '../../resources/js/outbox/store';
@@ -24,11 +24,7 @@ let server: FakeServer;
 /** Has a server that is held up answer after all. */
 let answer = (): void => undefined;
 
-const signIn = (id: string, group = 'gullwick'): void => {
-  server.signedIn = id;
-  const me = { user: { id, name: id }, group: { id: group, time_zone: ZONE }, hand_in: `seal-${id}` };
-  queryClient.setQueryData(meQuery.queryKey, me as never);
-};
+const signIn = (id: string, group?: string): void => server.signIn(id, group, ZONE);
 
 const check = (meeting?: string) =>
   record(

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { signedOutElsewhere } from '../../resources/js/api/client';
-import { meQuery, queryClient } from '../../resources/js/api/queries';
+import { queryClient } from '../../resources/js/api/queries';
 import { record, walkIn } from '../../resources/js/check/events';
 import { BATCH } from '../../resources/js/outbox/lines';
 import { after, atRest, type SyncEvent, type SyncState } from '../../resources/js/outbox/state';
@@ -22,15 +22,7 @@ import { FakeServer } from './FakeServer';
 
 let server: FakeServer;
 
-const signIn = (id: string): void => {
-  server.signedIn = id;
-  const me = {
-    user: { id, name: id === 'maren' ? 'Maren Holt' : 'Wren Callow' },
-    group: { id: 'gullwick', time_zone: 'UTC' },
-    hand_in: `seal-${id}`,
-  };
-  queryClient.setQueryData(meQuery.queryKey, me as never);
-};
+const signIn = (id: string): void => server.signIn(id);
 
 const draft = (learner = 'ada') => ({
   kind: 'result' as const,

@@ -17,7 +17,7 @@ import {
   waitingChecks,
 } from './lines';
 import { after, atRest, type SyncEvent, type SyncState } from './state';
-import { type KeptStep, store } from './store';
+import { type KeptStep, type Placing, store } from './store';
 import { uuid7 } from './uuid7';
 import { isOfHere, noted, signedIn } from './who';
 
@@ -97,34 +97,17 @@ export async function beginEvening(patience = PATIENCE): Promise<string> {
 }
 
 /** Says where a learner is from now on: on this device at once, and on the server as soon as there is a network. */
-export async function moveLearner(meeting: string, place: number, learner: string, to: string | null): Promise<void> {
-  await store.places.put({
-    key: `${meeting} ${place} ${learner}`,
-    meeting,
-    state: 'waiting',
-    ...noted(),
-    is: 'moved',
-    place,
-    learner,
-    to,
-  });
-  await noteKept();
-  void sync();
-}
+export const moveLearner = (meeting: string, place: number, learner: string, to: string | null): Promise<void> =>
+  keepPlace({ key: `${meeting} ${place} ${learner}`, meeting, state: 'waiting', is: 'moved', place, learner, to });
 
 /** Whoever is signed in says that they lead a knot's stations, or that they do not: here at once, and there as soon as it can be. */
-export async function leadStations(meeting: string, knot: string, leads: boolean): Promise<void> {
+export function leadStations(meeting: string, knot: string, leads: boolean): Promise<void> {
   const by = signedIn()?.user.id ?? '';
-  await store.places.put({
-    key: `${meeting} ${knot} ${by}`,
-    meeting,
-    state: 'waiting',
-    ...noted(),
-    is: 'leads',
-    knot,
-    leads,
-    by,
-  });
+  return keepPlace({ key: `${meeting} ${knot} ${by}`, meeting, state: 'waiting', is: 'leads', knot, leads, by });
+}
+
+async function keepPlace(placing: Placing): Promise<void> {
+  await store.places.put({ ...placing, ...noted() });
   await noteKept();
   void sync();
 }
