@@ -16,6 +16,14 @@ final class HouseController extends Controller
         return new JsonResponse(FrontDoor::look());
     }
 
+    /** For whatever sends people here: 503 where they are better sent elsewhere. */
+    public function ready(Readiness $readiness): JsonResponse
+    {
+        $troubles = $readiness->troubles();
+
+        return new JsonResponse(['ready' => $troubles === [], 'troubles' => $troubles], $troubles === [] ? 200 : 503);
+    }
+
     public function badges(BadgeList $badges): JsonResponse
     {
         return new JsonResponse(['badges' => $badges->all(), 'knots' => $badges->knots()]);

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware(HoldToApi::class)->group(function (): void {
     Route::get('/house', [HouseController::class, 'show']);
+    Route::get('/ready', [HouseController::class, 'ready']);
     Route::get('/badges', [HouseController::class, 'badges']);
     Route::post('/sign-in', [AccountController::class, 'signIn']);
     // What opens a door travels in the body, never in an address: addresses are written down on the way.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Illuminate\Log\Logger;
-use Monolog\Formatter\LineFormatter;
+use Monolog\Formatter\JsonFormatter;
 use Monolog\Handler\FormattableHandlerInterface;
 use Monolog\Logger as Monolog;
 use Monolog\LogRecord;
@@ -13,8 +13,8 @@ use PDOException;
 use Throwable;
 
 /**
- * Writes faults down without anything of the people they happened to: what kind it was and where, never the values that a query, a
- * call or a message carried.
+ * Writes faults down, a line of JSON each, without anything of the people they happened to: what kind it was, where, and at which
+ * request, never the values that a query, a call or a message carried.
  */
 final class PlainLog
 {
@@ -27,7 +27,7 @@ final class PlainLog
         $monolog->pushProcessor(self::plain(...));
         foreach ($monolog->getHandlers() as $handler) {
             if ($handler instanceof FormattableHandlerInterface) {
-                $handler->setFormatter(new LineFormatter(allowInlineLineBreaks: true));
+                $handler->setFormatter(new JsonFormatter);
             }
         }
     }
@@ -35,22 +35,27 @@ final class PlainLog
     private static function plain(LogRecord $record): LogRecord
     {
         $fault = $record->context['exception'] ?? null;
+        $number = RequestNumber::of(request());
+        $extra = $number === null ? [] : ['request' => $number];
 
-        return $fault instanceof Throwable ? $record->with(message: self::about($fault), context: []) : $record->with(context: array_filter($record->context, is_int(...)));
+        return $fault instanceof Throwable
+            ? $record->with(message: $fault::class, context: self::about($fault), extra: $extra)
+            : $record->with(context: array_filter($record->context, is_int(...)), extra: $extra);
     }
 
-    private static function about(Throwable $fault): string
+    /** @return array{faults: list<string>, calls: list<string>} each with its place: the fault, what led to it, and the calls on the way to it */
+    private static function about(Throwable $fault): array
     {
-        $lines = [];
+        $faults = $calls = [];
         for ($one = $fault; $one !== null; $one = $one->getPrevious()) {
             // A message may quote what somebody wrote; of the database's, its number says what it was.
-            $lines[] = $one::class.($one instanceof PDOException ? ' '.$one->getCode() : '').' at '.self::place($one->getFile()).':'.$one->getLine();
+            $faults[] = $one::class.($one instanceof PDOException ? ' '.$one->getCode() : '').' at '.self::place($one->getFile()).':'.$one->getLine();
         }
         foreach ($fault->getTrace() as $call) {
-            $lines[] = '  '.($call['class'] ?? '').($call['type'] ?? '').$call['function'].' '.self::place($call['file'] ?? '').':'.($call['line'] ?? 0);
+            $calls[] = ($call['class'] ?? '').($call['type'] ?? '').$call['function'].' '.self::place($call['file'] ?? '').':'.($call['line'] ?? 0);
         }
 
-        return implode("\n", $lines);
+        return ['faults' => $faults, 'calls' => $calls];
     }
 
     private static function place(string $file): string

@@ -47,7 +47,8 @@ final readonly class Problem
             $error instanceof TokenMismatchException => new self(419, 'This page has been open for too long. Load it again; nothing was written.'),
             $error instanceof ThrottleRequestsException => self::throttled($error),
             $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => new self($error->getStatusCode(), self::plain($error)),
-            default => null,
+            $error instanceof HttpExceptionInterface => null,
+            default => self::unforeseen(),
         };
     }
 
@@ -95,6 +96,15 @@ final readonly class Problem
         $seconds = is_scalar($seconds) ? (string) $seconds : '60';
 
         return new self(429, "Too many tries. Wait $seconds seconds, then try again.", [], ['Retry-After' => $seconds]);
+    }
+
+    /** A fault of the program. What it was stands in the log, under the number that is said. */
+    private static function unforeseen(): self
+    {
+        $number = RequestNumber::of(request());
+        $message = 'Something went wrong on the server. Nothing was written.';
+
+        return new self(500, $number === null ? $message : "$message Whoever looks after Compadre finds it by this number: ".substr($number, 0, 12).'.');
     }
 
     private static function plain(HttpExceptionInterface $error): string

@@ -35,7 +35,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 
 /** Routes that ask for no sign-in. */
-const OPEN = ['GET /api/house', 'GET /api/badges', 'POST /api/setup', 'POST /api/setup/zip', 'PUT /api/setup/zip/{zip}/parts', 'POST /api/setup/zip/{zip}/look', 'POST /api/setup/zip/{zip}/take', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn', 'GET /api/issuers/{issuer}', 'GET /api/issuers/{issuer}/status/{list}'];
+const OPEN = ['GET /api/house', 'GET /api/ready', 'GET /api/badges', 'POST /api/setup', 'POST /api/setup/zip', 'PUT /api/setup/zip/{zip}/parts', 'POST /api/setup/zip/{zip}/look', 'POST /api/setup/zip/{zip}/take', 'POST /api/sign-in', 'POST /api/remote', 'GET /api/remote', 'PUT /api/remote', 'PUT /api/remote/side', 'POST /api/join/about', 'POST /api/join', 'POST /api/reset', 'POST /api/left-checks', 'POST /api/corner', 'GET /api/corner/pictures', 'GET /api/corner/knots/{knot}', 'GET /api/corner/knots/{knot}/space', 'POST /api/corner/days', 'POST /api/corner/drawn', 'GET /api/issuers/{issuer}', 'GET /api/issuers/{issuer}/status/{list}'];
 
 /** RFC 8037, appendix A.2. */
 const MATRIX_KEY = ['kty' => 'OKP', 'crv' => 'Ed25519', 'x' => '11qYAYKxCrfVS_7TyWQHOg7hcvPapiMlrwIaaPcHURo', 'kid' => 'kPrK_qmxVWaYVA9wwBF6Iuo3vVzz7TxHCTwXBygrS4k', 'alg' => 'EdDSA', 'use' => 'sig'];

@@ -38,9 +38,13 @@ it('starts, answers, and is found as it was after every process was killed outri
     $password = house('house_setting "$dir" DB_PASSWORD');
     counted('create table kept (word text); insert into kept values (0x737572766976656421)');
     expect(counted('select @@innodb_flush_log_at_trx_commit'))->toBe('1');
-    house('for name in mariadb fpm nginx; do kill -KILL "$(cat "$dir/run/$name.pid")"; done; sleep 0.5');
+    expect(answers('/api/ready'))->toBe(200);
+    house('kill -KILL "$(cat "$dir/run/mariadb.pid")"; sleep 0.5');
+    // It is there, and cannot serve.
+    expect(answers('/up'))->toBe(200)->and(answers('/api/ready'))->toBe(503);
+    house('for name in fpm nginx; do kill -KILL "$(cat "$dir/run/$name.pid")"; done; sleep 0.5');
     house('house_start trial');
-    expect(answers('/up'))->toBe(200);
+    expect(answers('/up'))->toBe(200)->and(answers('/api/ready'))->toBe(200);
     // The same port and password as before, and what was written is there.
     expect(house('house_setting "$dir" COMPADRE_PORT'))->toBe($port);
     expect(house('house_setting "$dir" DB_PASSWORD'))->toBe($password);

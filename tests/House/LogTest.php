@@ -54,7 +54,9 @@ it('writes no key down, in any log, whether somebody answers or not', function (
     $visit();
     logged('house_start logged');
     // It did write: the rest of what was asked for is there.
-    expect(logged('cat "$dir/log/access.log"'))->toContain('GET /calendar/-')->toContain('GET /api/house');
+    $lines = array_map(static fn (string $line): array => json_decode($line, true, flags: JSON_THROW_ON_ERROR), explode("\n", logged('cat "$dir/log/access.log"')));
+    expect(array_column($lines, 'path'))->toContain('/calendar/-')->toContain('/api/house')->and(array_unique(array_map(array_keys(...), $lines), SORT_REGULAR))->toBe([['at', 'request', 'method', 'path', 'status', 'bytes', 'seconds']]);
+    expect(array_column($lines, 'status'))->toContain(200)->toContain(503)->and(array_unique(array_column($lines, 'request')))->toHaveCount(count($lines));
     foreach ($secrets as $what => $secret) {
         expect(logged("grep -rl $secret \"\$dir/log\" \"\$dir/storage/logs\" || true"))->toBe('', $what);
     }
@@ -71,6 +73,12 @@ it('writes down what went wrong, and nothing of whom', function (): void {
     $phone->see($learner, 'bowline', ['note' => 'Said the gull was called Pim']);
     $phone->send();
     expect($phone->status)->toBe(500);
+    // Whoever is told the number has the request in both logs.
+    expect(preg_match('/by this number: ([0-9a-f]{12})\./', $phone->said, $number))->toBe(1);
+    $faults = array_map(static fn (string $line): array => json_decode($line, true, flags: JSON_THROW_ON_ERROR), explode("\n", logged('cat "$dir"/storage/logs/*.log')));
+    $fault = array_values(array_filter($faults, static fn (array $one): bool => str_starts_with($one['extra']['request'] ?? '', $number[1])))[0] ?? [];
+    expect($fault['level_name'])->toBe('ERROR')->and($fault['message'])->toBe('Illuminate\\Database\\QueryException')->and($fault['context']['faults'][1] ?? '')->toStartWith('PDOException 42S02 at ');
+    expect(logged("grep -c '\"request\":\"{$number[1]}' \"\$dir/log/access.log\""))->toBe('1');
     $phone->call('POST', '/api/sign-in', ['email' => 'maren@gullwick.example', 'password' => 'lantern-tail-77']);
     $house->asked('rename table standings_away to standings');
     // A sign-in that breaks in the middle.
