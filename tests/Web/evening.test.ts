@@ -220,7 +220,13 @@ describe('another group', () => {
     await settled();
     await sendOn();
     expect(server.paths()).toEqual([]);
-    expect(syncState()).toMatchObject({ waiting: 0, notes: 0, others: { count: 1 } });
+    expect(syncState()).toMatchObject({ waiting: 0, notes: 0, others: { count: 0 } });
+    expect(JSON.parse(await (await unsentFile()).text())).toMatchObject({
+      events: [],
+      walk_ins: [],
+      roll: [],
+      clock: [],
+    });
     expect(await eveningToday()).toBeNull();
     await check();
     expect(server.events).toHaveLength(1);

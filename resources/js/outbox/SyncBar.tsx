@@ -3,7 +3,7 @@ import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { words } from '../words/en';
 import { type Kept, store } from './store';
-import { onSync, sendOn, sync, syncState, unsentFile } from './sync';
+import { checksHere, onSync, sendOn, sync, syncState, unsentFile } from './sync';
 import { listOf } from '../words/format';
 
 export const useSync = () => useSyncExternalStore(onSync, syncState);
@@ -48,7 +48,7 @@ export function SyncBar({ online, mayPlan }: { online: boolean; mayPlan: boolean
           </Button>
         )}
         {waiting + refused + others.count > 0 && (
-          <Button look="quiet" onClick={() => void store.events.orderBy('seq').toArray().then(setOpen)}>
+          <Button look="quiet" onClick={() => void checksHere().then(setOpen)}>
             {words.sync.look}
           </Button>
         )}

@@ -29,12 +29,13 @@ export const asked = new Map<string, (answer: Answer) => void>();
 /** How long ago it was, in seconds. */
 const ago = (at: number): number => Math.max(0, Math.round((serverNow() - at) / 1000));
 
-export const waitingChecks = (): Promise<Kept[]> => store.events.where('state').equals('waiting').sortBy('seq');
+/** Checks that wait, of the group that is open here: whoever made them. */
+export const waitingChecks = async (): Promise<Kept[]> => waitingOf(await store.events.orderBy('seq').toArray());
 
-/** Whether whoever is signed in tapped it, in the group that is open; what an app of before kept says nothing of that. */
+/** Whether whoever is signed in tapped it; what an app of before kept says nothing of that. */
 export function isMine(one: Kept): boolean {
   const me = signedIn();
-  return isOfHere(one) && (one.event.by === undefined || me === null || one.event.by === me.user.id);
+  return one.event.by === undefined || me === null || one.event.by === me.user.id;
 }
 
 /** As the server may take it: of the meeting it knows, or of none. */

@@ -17,7 +17,7 @@ import {
   waitingChecks,
 } from './lines';
 import { after, atRest, type SyncEvent, type SyncState } from './state';
-import { type KeptStep, type Placing, store } from './store';
+import { type Kept, type KeptStep, type Placing, store } from './store';
 import { uuid7 } from './uuid7';
 import { isOfHere, noted, signedIn } from './who';
 
@@ -41,7 +41,7 @@ function happened(...events: SyncEvent[]): void {
 async function counted(): Promise<SyncEvent> {
   const [kept, refused, ...noted] = await Promise.all([
     waitingChecks(),
-    store.events.where('state').equals('refused').count(),
+    store.events.filter((one) => one.state === 'refused' && isOfHere(one)).count(),
     ...notes.map((line) => line.count()),
   ]);
   const others = kept.filter((one) => !isMine(one));
@@ -114,7 +114,7 @@ async function keepPlace(placing: Placing): Promise<void> {
 
 /** A lead sends on what others tapped on this device, under both names. */
 export async function sendOn(): Promise<void> {
-  const others = (await ofKnownMeetings(await waitingChecks())).filter((one) => isOfHere(one) && !isMine(one));
+  const others = (await ofKnownMeetings(await waitingChecks())).filter((one) => !isMine(one));
   for (let at = 0; at < others.length; at += BATCH) await sendBatch(others.slice(at, at + BATCH));
   happened({ is: 'sent' }, await counted());
   await queryClient.invalidateQueries();
@@ -218,15 +218,18 @@ export function startSync(): void {
   );
 }
 
+/** The checks of the group that is open here that are not on the server, in the order they were made. */
+export const checksHere = (): Promise<Kept[]> => store.events.orderBy('seq').filter(isOfHere).toArray();
+
 /** What never reached the server, as a file to keep. */
 export async function unsentFile(): Promise<Blob> {
   const [events, walkIns, roll, steps, evenings, places] = await Promise.all([
-    store.events.orderBy('seq').toArray(),
-    store.walkIns.where('state').equals('waiting').toArray(),
-    store.roll.toArray(),
-    store.steps.orderBy('n').toArray(),
-    store.evenings.where('state').equals('waiting').toArray(),
-    store.places.toArray(),
+    checksHere(),
+    store.walkIns.filter((one) => one.state === 'waiting' && isOfHere(one)).toArray(),
+    store.roll.filter(isOfHere).toArray(),
+    store.steps.orderBy('n').filter(isOfHere).toArray(),
+    store.evenings.filter((one) => one.state === 'waiting' && isOfHere(one)).toArray(),
+    store.places.filter(isOfHere).toArray(),
   ]);
   const kept = {
     kept_at: new Date().toISOString(),
