@@ -101,6 +101,7 @@ function Groups({
           [column.learners, words.host.most(one.learners, one.learners_most)],
           [column.people, words.host.most(one.people, one.people_most)],
           [column.checks(days), words.host.most(one.checks, null)],
+          [column.kept, words.along.size(one.kept_bytes)],
           [column.last, one.last_day === null ? words.host.never : dayShort(one.last_day)],
         ];
         return (
@@ -119,7 +120,7 @@ function Groups({
                 )}
               </span>
             </div>
-            <dl className="grid grid-cols-2 gap-x-4 gap-y-1 rail:grid-cols-4">
+            <dl className="grid grid-cols-2 gap-x-4 gap-y-1 rail:grid-cols-5">
               {facts.map(([name, value]) => (
                 <div key={name}>
                   <dt className="text-sm text-soft">{name}</dt>

@@ -12,7 +12,17 @@ import { words } from '../words/en';
 import { SetUpCode } from './steps';
 
 /** The first visit of a house that a group moves to: its zip is looked at, and taken in by one of its leads. */
-export function MoveHere({ code: known, onIn, onNew }: { code: string; onIn: () => Promise<void>; onNew: () => void }) {
+export function MoveHere({
+  isPlace,
+  code: known,
+  onIn,
+  onNew,
+}: {
+  isPlace: boolean;
+  code: string;
+  onIn: () => Promise<void>;
+  onNew: () => void;
+}) {
   const zip = useZip('/api/setup/zip');
   const [code, setCode] = useState(known);
   const [email, setEmail] = useState('');
@@ -34,7 +44,7 @@ export function MoveHere({ code: known, onIn, onNew }: { code: string; onIn: () 
       }}
     >
       <Faults error={zip.look.error ?? take.error} />
-      <SetUpCode value={code} onText={setCode} />
+      <SetUpCode isPlace={isPlace} value={code} onText={setCode} />
       <ZipFields zip={zip} />
       {would && (
         <>

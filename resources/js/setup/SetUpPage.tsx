@@ -41,14 +41,14 @@ export function SetUpPage({ isPlace }: { isPlace: boolean }) {
   if (moves) {
     return (
       <Walls title={words.along.moveHere} about={words.along.moveHereAbout}>
-        <MoveHere code={answers.code} onIn={comeIn} onNew={() => setMoves(false)} />
+        <MoveHere isPlace={isPlace} code={answers.code} onIn={comeIn} onNew={() => setMoves(false)} />
       </Walls>
     );
   }
   const last = words.setup.steps.length - 1;
   const screens = [
-    <GroupStep key="group" answers={answers} set={set} />,
-    <YouStep key="you" answers={answers} set={set} />,
+    <GroupStep key="group" isPlace={isPlace} answers={answers} set={set} />,
+    <YouStep key="you" isPlace={isPlace} answers={answers} set={set} />,
     <LearnersStep key="learners" answers={answers} set={set} />,
     <RopeStep key="rope" answers={answers} set={set} />,
     <BadgeStep key="badge" answers={answers} set={set} badges={badges.data.badges} knots={badges.data.knots} />,

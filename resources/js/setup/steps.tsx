@@ -11,16 +11,25 @@ import { words } from '../words/en';
 import { type Answers, weekly } from './answers';
 
 export type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
+type FirstStep = Step & { isPlace: boolean };
 
 const zones = Intl.supportedValuesOf('timeZone');
 const materials = Object.entries(words.materials) as [Schemas['Material'], string][];
 
-/** The code that whoever sits where Compadre was started reads there. */
-export function SetUpCode({ value, onText }: { value: string; onText: (text: string) => void }) {
+/** The code that whoever sits where Compadre was started reads there, or that came in the link of a place in a house of many groups. */
+export function SetUpCode({
+  value,
+  onText,
+  isPlace,
+}: {
+  value: string;
+  onText: (text: string) => void;
+  isPlace: boolean;
+}) {
   return (
     <TextField
       label={words.setup.code}
-      hint={words.setup.codeAbout}
+      hint={isPlace ? words.setup.codeOfPlace : words.setup.codeAbout}
       required
       {...limits.SetUp.code}
       autoComplete="off"
@@ -32,11 +41,11 @@ export function SetUpCode({ value, onText }: { value: string; onText: (text: str
   );
 }
 
-export function GroupStep({ answers, set }: Step) {
+export function GroupStep({ answers, set, isPlace }: FirstStep) {
   const zone = zones.includes(answers.zone) ? zones : [answers.zone, ...zones];
   return (
     <>
-      <SetUpCode value={answers.code} onText={(code) => set({ code })} />
+      <SetUpCode isPlace={isPlace} value={answers.code} onText={(code) => set({ code })} />
       <TextField
         label={words.setup.group}
         required
@@ -84,10 +93,12 @@ export function GroupStep({ answers, set }: Step) {
   );
 }
 
-export function YouStep({ answers, set }: Step) {
+export function YouStep({ answers, set, isPlace }: FirstStep) {
   return (
     <>
-      <p className="text-soft">{words.setup.you}</p>
+      <p className="text-soft">
+        {words.setup.you} {isPlace && words.setup.youAlready}
+      </p>
       <TextField
         label={words.join.name}
         required

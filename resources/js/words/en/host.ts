@@ -29,6 +29,7 @@ export const host = {
       learners: 'Learners',
       people: 'People',
       checks: (days: number) => `Checks, ${number(days)} days`,
+      kept: 'Files kept',
       last: 'Last check',
     },
     most,
