@@ -14,6 +14,7 @@ use App\House\SetUpState;
 use App\House\SignIns;
 use App\Http\DeviceSignedOut;
 use App\Http\LivesElsewhere;
+use App\Http\Middleware\DoAgain;
 use App\Http\Middleware\FromOwnPages;
 use App\Http\Middleware\HoldLeft;
 use App\Http\Middleware\HoldToApi;
@@ -24,6 +25,7 @@ use App\Http\NoGroup;
 use App\Http\NotHere;
 use App\Http\Problem;
 use App\Knots\Warm;
+use App\Models\Setback;
 use App\Work\SweepWork;
 use Compadre\Core\Refusal;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
@@ -48,6 +50,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->prependToGroup('api', FromOwnPages::class);
+        $middleware->prependToGroup('api', DoAgain::class);
         // Whoever is known here; of those, whoever has a group open, and whoever hosts the house.
         $middleware->group('known', [TellTurnedAway::class, 'auth:sanctum', KnowDevice::class, HoldToApi::class]);
         $middleware->group('signed-in', [TellTurnedAway::class, 'auth:sanctum', KnowDevice::class, InGroup::class, HoldToApi::class, HoldLeft::class]);
@@ -69,6 +72,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([DeviceSignedOut::class, LivesElsewhere::class, NoGroup::class, NotHere::class, Refusal::class]);
+        // What is done again is no fault; whoever gives up says so.
+        $exceptions->dontReportWhen(fn (Throwable $error): bool => Setback::of($error) !== null && request()->is('api/*'));
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error)?->response() : null);
     })
     ->create();

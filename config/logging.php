@@ -7,11 +7,11 @@ use App\Http\PlainLog;
 return [
     'default' => env('LOG_CHANNEL', 'daily'),
     'channels' => [
-        // Two weeks of what went wrong, and nothing of whom it went wrong for.
+        // Two weeks of what went wrong and of what a host has done, and nothing of whom it was about.
         'daily' => [
             'driver' => 'daily',
             'path' => storage_path('logs/laravel.log'),
-            'level' => 'warning',
+            'level' => 'notice',
             'days' => 14,
             'permission' => 0600,
             'tap' => [PlainLog::class],

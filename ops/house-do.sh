@@ -4,7 +4,7 @@ set -euo pipefail
 umask 077
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"
-for part in say account packages build services database house backup along lan; do
+for part in say account packages build services database house backup along lan cluster; do
     # shellcheck source=/dev/null
     source "ops/$part.sh"
 done

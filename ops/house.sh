@@ -27,7 +27,7 @@ house_env() {
     service_alive "$dir" nginx || web="$(port_from "${web:-$start}")"
     service_alive "$dir" mariadb || db="$(port_from "${db:-$((start + 50))}")"
     render ops/conf/env HOUSE="$house" DATABASE="${name:-compadre_$house}" DIR="$dir" PORT="$web" DBPORT="$db" LAN="$([ -f "$dir/run/lan.conf" ] && cat "$dir/lan/domains")" \
-        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" OFFICE="$office" OFFICESECRET="$secret" KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
+        PUBLIC="$(house_setting "$dir" COMPADRE_PUBLIC_ADDRESS)" PASSWORD="${password:-$(secret)}" OFFICE="$office" OFFICESECRET="$secret" REDIS= REDISPASSWORD= KEY="${key:-base64:$(head -c 32 /dev/urandom | base64)}" >"$dir/env.part"
     mv "$dir/env.part" "$dir/env"
 }
 
@@ -197,12 +197,16 @@ house_keeper() {
     done
 }
 
-# Does the long work of a house, in rounds of a minute: each begins with what nobody was woken for, with the code as it is by then. It comes
-# to its end with what it is at, or soon.
-house_worker() {
-    local dir="$2" child=""
+# Does the long work of a house.
+house_worker() { worker_rounds "$2" service_alive "$2" mariadb; }
+
+# worker_rounds DIR WHILE... : in rounds of a minute, as long as WHILE holds: each begins with what nobody was woken for, with the code as it
+# is by then. It comes to its end with what it is at, or soon.
+worker_rounds() {
+    local dir="$1" child=""
+    shift
     trap 'worker_end "$child"; exit 0' TERM
-    while service_alive "$dir" mariadb; do
+    while "$@"; do
         worker_does "$dir" compadre:sweep-work --quiet &
         child=$!
         wait "$child" || true

@@ -1,12 +1,12 @@
 #!/usr/bin/env bash
 # Sets up, checks and tests everything, with a database and ports of its own. The last line counts what passed.
-# With a part (core, app, house, browser or web), only that part, and of it only the tests whose names hold what follows; with
+# With a part (core, app, house, cluster, browser or web), only that part, and of it only the tests whose names hold what follows; with
 # other arguments, only Pest, with those.
 set -euo pipefail
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"
 umask 077
-for part in say account packages build services database house backup; do
+for part in say account packages build services database house backup cluster; do
     # shellcheck source=/dev/null
     source "ops/$part.sh"
 done
@@ -15,7 +15,7 @@ build_folder
 exec 8>.build/test.lock
 flock -n 8 || fail "a test run is under way in this folder already"
 
-packages_need "${debian_run[@]}" "${debian_test[@]}"
+packages_need "${debian_run[@]}" "${debian_test[@]}" "${cluster_packages[@]}"
 build_all
 if [ "$(id -u)" != 0 ]; then
     mkdir -p var
@@ -39,6 +39,8 @@ finish() {
     [ -z "$browsers" ] || pkill -P "$browsers" 2>/dev/null || true
     [ -z "$driver" ] || kill "$driver" 2>/dev/null || true
     as_account bash ops/house-do.sh house_stop test
+    # Where it was broken off in the middle.
+    COMPADRE_CLUSTER=cluster-test as_account bash ops/house-do.sh cluster_stop
 }
 trap finish EXIT
 
@@ -68,6 +70,7 @@ case "$part" in
     core) set -- core/tests ${2:+--filter "$2"} ;;
     app) set -- tests/Feature tests/Arch ${2:+--filter "$2"} ;;
     house) set -- tests/House ${2:+--filter "$2"} ;;
+    cluster) set -- tests/Cluster ${2:+--filter "$2"} ;;
     browser) set -- tests/Browser ${2:+--filter "$2"} ;;
     web) exec npx --no-install vitest run ${2:+-t "$2"} ;;
 esac
@@ -135,7 +138,7 @@ else
     browsers=$!
     check_code
     pests core core/tests
-    pests rest tests/Arch tests/Feature tests/House
+    pests rest tests/Arch tests/Feature tests/House tests/Cluster
     step "waiting for the browsers"
     wait "$browsers"
     cat .build/log/pest-browser.log

@@ -39,7 +39,7 @@ final class GroupTables
     public const STAYS = ['groups' => ['calendar_hash', 'left_at'], 'signing_keys' => ['secret'], 'offices' => ['secret', 'token', 'token_until']];
 
     /** What this house says of a group, and no other is told: in no zip. */
-    private const HOUSES = ['groups' => ['learners_most', 'people_most', 'closed_at', 'removing_at']];
+    private const HOUSES = ['groups' => ['learners_most', 'people_most', 'closed_at', 'removing_at', 'turn'], 'learners' => ['turn'], 'meetings' => ['turn']];
 
     /** @return list<string> what is in a zip, in the order it is read in */
     public static function parts(): array

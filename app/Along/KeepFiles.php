@@ -46,7 +46,7 @@ final readonly class KeepFiles
             ($this->start)($group, WriteFiles::class);
 
             return $file;
-        }, 3);
+        });
     }
 
     /**

@@ -32,7 +32,7 @@ final readonly class LeaveHouse
                 // What an office was not told meanwhile.
                 ($this->start)($group, RunErrand::class);
             }
-        }, 3);
+        });
         $group->refresh();
     }
 }

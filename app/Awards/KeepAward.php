@@ -10,6 +10,7 @@ use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Turn;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Awards\DueBadge;
@@ -55,7 +56,7 @@ final readonly class KeepAward
             $this->office->held($group, $awards);
 
             return $awards;
-        }, 3);
+        });
     }
 
     /**
@@ -91,7 +92,7 @@ final readonly class KeepAward
             }
 
             return $awards;
-        }, 3);
+        });
     }
 
     /** Where it is to be handed over; or that it was not after all, or on another day. */
@@ -133,7 +134,7 @@ final readonly class KeepAward
             }
 
             return array_values($awards->all());
-        }, 3);
+        });
     }
 
     public function takeBack(User $by, Award $award, Fields $asked): Award
@@ -229,6 +230,6 @@ final readonly class KeepAward
      */
     private function lock(Group $group, array $learners): void
     {
-        Learner::query()->where('group_id', $group->id)->whereIn('id', $learners)->orderBy('id')->lockForUpdate()->get(['id']);
+        Turn::at('learners', ...$group->learners()->whereIn('id', $learners)->pluck('id')->all());
     }
 }

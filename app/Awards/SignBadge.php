@@ -46,7 +46,7 @@ final readonly class SignBadge
             ]);
 
             return $award->refresh();
-        }, 3);
+        });
     }
 
     private function badge(Group $group, Award $award, string $subject, string $list, int $place, ?string $learner): OpenBadge

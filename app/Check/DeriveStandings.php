@@ -7,6 +7,7 @@ namespace App\Check;
 use App\Models\CheckEvent;
 use App\Models\Group;
 use App\Models\Standing;
+use App\Models\Turn;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\MemoryModel;
 use Compadre\Core\Checking\Standing as CoreStanding;
@@ -140,7 +141,7 @@ final class DeriveStandings
     public function rebuild(Group $group): void
     {
         DB::transaction(function () use ($group): void {
-            $group->learners()->lockForUpdate()->pluck('id');
+            Turn::at('learners', ...$group->learners()->pluck('id')->all());
             Standing::query()->where('group_id', $group->id)->delete();
             $rows = array_map(fn (CoreStanding $standing): array => self::row($group->id, $standing), Standings::derive(CheckEvent::coreOfGroup($group), $this->library->hard(), $group->memory()));
             foreach (array_chunk($rows, self::ROWS) as $some) {

@@ -101,7 +101,7 @@ final readonly class HandInChecks
             $this->refuse($group, array_values($left->pluck('id')->all()));
 
             return $left->count();
-        }, 3);
+        });
     }
 
     /** @param  list<string>  $ids */

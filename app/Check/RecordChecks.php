@@ -9,6 +9,7 @@ use App\Http\NoGroup;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
+use App\Models\Turn;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Verdict;
@@ -58,7 +59,7 @@ final readonly class RecordChecks
             $known += $this->derive->record($group, array_values($new));
 
             return array_map(static fn (Fields $entry): array => isset($known[$id = strtolower($entry->text('id'))]) ? self::answer($known[$id]) : self::gone($id), $entries);
-        }, 3);
+        });
     }
 
     /**
@@ -147,7 +148,8 @@ final readonly class RecordChecks
     private function lockLearners(Group $group, array $entries): array
     {
         $meant = self::meant($group, $entries);
-        $own = Learner::query()->where('group_id', $group->id)->whereIn('id', array_filter($meant))->orderBy('id')->lockForUpdate()->pluck('id')->all();
+        Turn::at('learners', ...array_values(array_filter($meant)));
+        $own = Learner::query()->where('group_id', $group->id)->whereIn('id', array_filter($meant))->pluck('id')->all();
         foreach ($entries as $entry) {
             $learner = $meant[strtolower($entry->text('learner'))];
             if ($learner !== null && ! in_array($learner, $own, true)) {

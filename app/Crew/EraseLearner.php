@@ -17,6 +17,7 @@ use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\Pursuit;
 use App\Models\Standing;
+use App\Models\Turn;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -32,7 +33,7 @@ final readonly class EraseLearner
     public function __invoke(Group $group, Learner $learner): void
     {
         DB::transaction(function () use ($group, $learner): void {
-            Learner::query()->whereKey($learner->id)->lockForUpdate()->first();
+            Turn::at('learners', $learner->id);
             $this->office->erased($group, $learner);
             // What was signed may lie anywhere: whoever looks at it is told.
             Award::markTakenBack(Award::query()->where('learner_id', $learner->id));
@@ -42,7 +43,7 @@ final readonly class EraseLearner
             KeptFile::forgetIn($group);
             $learner->delete();
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);
-        }, 3);
+        });
         KeptBoard::forget($group);
         KeptPlan::forget($group);
         GoneList::changed();

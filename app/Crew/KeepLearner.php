@@ -16,6 +16,7 @@ use App\Models\Group;
 use App\Models\Learner;
 use App\Models\LeftCheck;
 use App\Models\Pursuit;
+use App\Models\Turn;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
@@ -75,7 +76,7 @@ final readonly class KeepLearner
             throw Refusal::of('/into', $into->id, 'another learner');
         }
         DB::transaction(function () use ($group, $from, $into): void {
-            DB::table('learners')->whereIn('id', [$from->id, $into->id])->lockForUpdate()->get();
+            Turn::at('learners', $from->id, $into->id);
             CheckEvent::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
             foreach (Attendance::query()->where('learner_id', $from->id)->get() as $one) {
                 $mark = Attendance::query()->where('meeting_id', $one->meeting_id);

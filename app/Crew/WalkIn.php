@@ -52,7 +52,7 @@ final readonly class WalkIn
             }
 
             return $answers;
-        }, 3);
+        });
     }
 
     private function take(Group $group, string $id, Fields $entry): Learner

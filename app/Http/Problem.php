@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Models\Setback;
 use Compadre\Core\Refusal;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
@@ -48,6 +49,7 @@ final readonly class Problem
             $error instanceof ThrottleRequestsException => self::throttled($error),
             $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => new self($error->getStatusCode(), self::plain($error)),
             $error instanceof HttpExceptionInterface => null,
+            Setback::of($error) !== null => self::setback(Setback::of($error)),
             default => self::unforeseen(),
         };
     }
@@ -96,6 +98,16 @@ final readonly class Problem
         $seconds = is_scalar($seconds) ? (string) $seconds : '60';
 
         return new self(429, "Too many tries. Wait $seconds seconds, then try again.", [], ['Retry-After' => $seconds]);
+    }
+
+    /** What passes: whoever waits and asks again is served. */
+    private static function setback(Setback $setback): self
+    {
+        return new self(503, match ($setback) {
+            Setback::Conflict => 'Too many are writing at once just now. Nothing was written; try again in a minute.',
+            Setback::Away => 'Compadre is being looked after. Nothing was written; try again in a minute.',
+            Setback::Unknown => 'The connection broke off while this was being written. Look whether it is there before you do it again.',
+        }, [], ['Retry-After' => '5']);
     }
 
     /** A fault of the program. What it was stands in the log, under the number that is said. */

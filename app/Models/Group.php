@@ -190,7 +190,7 @@ final class Group extends Model
     /** Whoever comes second waits here, until the transaction of whoever came first has ended. */
     public function takeTurns(): void
     {
-        self::query()->whereKey($this->id)->lockForUpdate()->first();
+        Turn::at('groups', $this->id);
     }
 
     /** How many it may have in this house. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Closure;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Cache;
 
 /**
@@ -25,7 +26,7 @@ final class Stamped
             return $last[0];
         }
         $made = $make();
-        Cache::store('file')->put($key, [$stamp, $made], $seconds);
+        self::store()->put($key, [$stamp, $made], $seconds);
 
         return $made;
     }
@@ -39,14 +40,19 @@ final class Stamped
     /** @return ?array{mixed} what was made; null where there is nothing of this stamp */
     private static function last(string $key, string $stamp): ?array
     {
-        $last = Cache::store('file')->get($key);
+        $last = self::store()->get($key);
 
         return is_array($last) && array_key_exists(1, $last) && $last[0] === $stamp ? [$last[1]] : null;
     }
 
     public static function forget(string ...$keys): void
     {
-        Cache::store('file')->deleteMultiple($keys);
+        self::store()->deleteMultiple($keys);
+    }
+
+    private static function store(): Repository
+    {
+        return Cache::store(config()->string('cache.kept'));
     }
 
     /** SQL for a sum over rows, another once any of their columns is: commutative, so in no order. */

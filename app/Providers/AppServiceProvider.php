@@ -24,6 +24,7 @@ use App\Models\Remote;
 use App\Models\Role;
 use App\Models\Rope;
 use App\Models\Stock;
+use App\Models\SureConnection;
 use App\Models\TrustedIssuer;
 use App\Models\User;
 use App\Practice\MakeKits;
@@ -38,17 +39,20 @@ use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
+use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('mariadb', static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): SureConnection => new SureConnection($pdo, $database, $prefix, $config));
         $this->app->singleton(ApiDocument::class);
         $this->app->singleton(Packs::class);
         $this->app->singleton(KnotNames::class);

@@ -6,6 +6,7 @@ namespace App\Session;
 
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Turn;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +19,7 @@ final class MoveLearner
     public function __invoke(Meeting $meeting, int $place, Learner $learner, ?string $to): void
     {
         DB::transaction(function () use ($meeting, $place, $learner, $to): void {
-            DB::table('meetings')->where('id', $meeting->id)->lockForUpdate()->first();
+            Turn::at('meetings', $meeting->id);
             $run = $meeting->blocks()->where('position', $place)->first();
             if ($run === null || ! in_array($run->state, ['waiting', 'running'], true)) {
                 throw Refusal::of('/place', $place, 'a block of this meeting that runs or waits');

@@ -9,6 +9,7 @@ use App\Course\Plans;
 use App\Models\BlockRun;
 use App\Models\Group;
 use App\Models\Meeting;
+use App\Models\Turn;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
@@ -37,7 +38,7 @@ final readonly class RunMeeting
         $at = CarbonImmutable::now()->subSeconds($asked->whole('ago_s', 0))->startOfSecond();
         DB::transaction(function () use ($group, $meeting, $asked, $step, $at): void {
             // One step at a time: two leaders may tap at once.
-            DB::table('meetings')->where('id', $meeting->id)->lockForUpdate()->first();
+            Turn::at('meetings', $meeting->id);
             $meeting->refresh();
             if ($step === 'start') {
                 $this->start($group, $meeting, $asked->has('shown') ? $this->shown($asked) : null, $at);

@@ -254,7 +254,13 @@ it('removes a closed group whole, and nothing else, however often it is broken o
     $this->api('PUT', "/api/host/groups/$second->id", ['closed' => true])->assertNoContent();
     $this->refused($this->api('DELETE', "/api/host/groups/$second->id", ['name' => 'Gullwick Lantern Crew']), '/name', 'Tarrow Shore Band');
     Illuminate\Support\Facades\Queue::fake();
+    $said = [];
+    Illuminate\Support\Facades\Log::listen(function (Illuminate\Log\Events\MessageLogged $line) use (&$said): void {
+        $said[] = $line->message;
+    });
     $this->api('DELETE', "/api/host/groups/$second->id", ['name' => 'Tarrow Shore Band'])->assertStatus(202);
+    // What a host has done stands in the log, by the group's id alone.
+    expect($said)->toBe(["A group is being removed by its host: $second->id."]);
     expect($this->api('GET', '/api/host')->json('groups.1.state'))->toBe('removing');
     $this->refused($this->api('PUT', "/api/host/groups/$second->id", ['closed' => false]), '/group', 'a group that is not being removed');
     // Broken off after ever more steps, and taken up again, it goes on.

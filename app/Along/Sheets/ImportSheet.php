@@ -48,6 +48,6 @@ final readonly class ImportSheet
             $this->listing($kind)->take($by, $found->toTake());
 
             return count($found->toTake());
-        }, 3);
+        });
     }
 }

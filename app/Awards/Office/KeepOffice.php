@@ -49,7 +49,7 @@ final readonly class KeepOffice
         DB::transaction(function () use ($group, $trial, $kept): void {
             ($kept ?? new Office)->fill($trial->only(['group_id', 'address', 'client', 'secret', 'token', 'token_until']) + ['left_at' => null])->save();
             ($this->start)($group, RunErrand::class);
-        }, 3);
+        });
     }
 
     /** What it has taken stays there; what it has not is told to nobody. */
@@ -62,7 +62,7 @@ final readonly class KeepOffice
             }
             $office->submissions()->where('passage', Passage::Waiting)->delete();
             $office->update(['secret' => null, 'token' => null, 'token_until' => null, 'left_at' => CarbonImmutable::now()]);
-        }, 3);
+        });
     }
 
     /**
@@ -83,6 +83,6 @@ final readonly class KeepOffice
                 }
             }
             $new === [] ? ($this->start)($group, RunErrand::class) : $this->tell->held($group, array_values($new));
-        }, 3);
+        });
     }
 }

@@ -1,0 +1,360 @@
+# Several machines in one: three databases that hold the same, two installations of the app, Redis, and a proxy before both. All of it on
+# loopback, each part with a folder of its own under var/cluster, as docs/hosting.md describes it for machines that are apart.
+
+cluster_packages=(haproxy galera-4 rsync lsof redis-server php8.2-redis)
+cluster_databases=(db1 db2 db3)
+cluster_apps=(app1 app2)
+cluster_provider=/usr/lib/galera/libgalera_smm.so
+
+# Another name than the usual one is a cluster of its own: tests have theirs.
+cluster_house="${COMPADRE_CLUSTER:-cluster}"
+
+cluster_dir() { echo "$home/var/$cluster_house${1:+/$1}"; }
+cluster_port() { sed -n "s/^$1=//p" "$(cluster_dir)/ports" 2>/dev/null || true; }
+cluster_sockets() { cat "$(cluster_dir "$1")/run/sockets" 2>/dev/null || true; }
+
+# Ports are chosen once: each database knows the others by theirs.
+cluster_ports() {
+    local file name port=8720
+    file="$(cluster_dir)/ports"
+    [ ! -s "$file" ] || return 0
+    for name in web proxy peers redis app1 app2 {db1,db2,db3}-{sql,health,group,missed,state}; do
+        port="$(port_from "$port")"
+        echo "$name=$port"
+        port=$((port + 1))
+    done >"$file.part"
+    mv "$file.part" "$file"
+}
+
+cluster_secret() {
+    local file
+    file="$(cluster_dir)/$1"
+    [ -s "$file" ] || { case "$1" in key) echo "base64:$(head -c 32 /dev/urandom | base64)" ;; *) secret ;; esac >"$file"; }
+    cat "$file"
+}
+
+cluster_members() {
+    local name
+    for name in "${cluster_databases[@]}"; do printf '127.0.0.1:%s,' "$(cluster_port "$name-group")"; done | sed 's/,$//'
+}
+
+# --- databases ---
+
+cluster_database_prepare() {
+    local name="$1" dir sockets
+    dir="$(cluster_dir "$name")"
+    mkdir -p "$dir"/{run,log}
+    sockets="$(socket_dir "$dir")"
+    database_prepare "$dir" "$sockets" "$(cluster_port "$name-sql")"
+    render ops/conf/galera.cnf NAME="$name" PROVIDER="$cluster_provider" MEMBERS="$(cluster_members)" GROUPPORT="$(cluster_port "$name-group")" \
+        MISSEDPORT="$(cluster_port "$name-missed")" STATEPORT="$(cluster_port "$name-state")" >>"$dir/run/mariadb.cnf"
+}
+
+# cluster_reached NAME: how far a database that is down has come, as ID:NUMBER.
+cluster_reached() {
+    local dir found
+    dir="$(cluster_dir "$1")"
+    found="$(mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" --log-error="$dir/log/recover.err" --wsrep-recover >/dev/null 2>&1 \
+        ; sed -n 's/.*Recovered position: *//p' "$dir/log/recover.err" 2>/dev/null | tail -n 1)"
+    echo "${found:-00000000-0000-0000-0000-000000000000:-1}"
+}
+
+# cluster_database_start NAME [FIRST]: with FIRST it begins the cluster, else it joins it.
+cluster_database_start() {
+    local name="$1" first=() dir at
+    dir="$(cluster_dir "$name")"
+    service_alive "$dir" mariadb && return
+    cluster_database_prepare "$name"
+    at="$(cluster_reached "$name")"
+    if [ -n "${2:-}" ]; then
+        first=(--wsrep-new-cluster)
+        # Which one may begin is decided here, by how far each has come.
+        [ ! -f "$dir/mysql/grastate.dat" ] || sed -i 's/^safe_to_bootstrap:.*/safe_to_bootstrap: 1/' "$dir/mysql/grastate.dat"
+    fi
+    setsid mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" --wsrep-start-position="$at" "${first[@]}" \
+        </dev/null >>"$dir/log/mariadb.out" 2>&1 7>&- 9>&- &
+    # It writes this itself only once it has caught up.
+    echo $! >"$dir/run/mariadb.pid"
+    cluster_health_start "$name"
+}
+
+# Answers the proxy, which a database cannot: whether it may be written to.
+cluster_health_start() {
+    local dir
+    dir="$(cluster_dir "$1")"
+    service_alive "$dir" health && return
+    COMPADRE_SOCKET="$(cluster_sockets "$1")/mariadb.sock" COMPADRE_DATA="$dir" setsid php -d error_log="$dir/log/health.err" -d max_execution_time=3 \
+        -S "127.0.0.1:$(cluster_port "$1-health")" ops/health.php </dev/null >/dev/null 2>&1 7>&- 9>&- &
+    echo $! >"$dir/run/health.pid"
+}
+
+cluster_sql() {
+    local name="$1"
+    shift
+    database_root "$(cluster_sockets "$name")" -N "$@"
+}
+
+# cluster_said NAME VARIABLE: what a database says of itself, or nothing where it does not answer.
+cluster_said() { cluster_sql "$1" --connect-timeout=2 -e "show global status like 'wsrep_$2'" 2>/dev/null | cut -f 2 || true; }
+
+cluster_is_joined() { [ "$(cluster_said "$1" ready)" = ON ] && [ "$(cluster_said "$1" cluster_status)" = Primary ] && [ "$(cluster_said "$1" local_state_comment)" = Synced ]; }
+
+cluster_wait_joined() {
+    local name="$1" tries=0
+    until cluster_is_joined "$name"; do
+        tries=$((tries + 1))
+        if [ $tries -gt 600 ] || { [ $tries -gt 20 ] && ! service_alive "$(cluster_dir "$name")" mariadb; }; then
+            tail -n 20 "$(cluster_dir "$name")/log/mariadb.err" >&2
+            fail "$name has not joined; see $(cluster_dir "$name")/log/mariadb.err"
+        fi
+        sleep 0.2
+    done
+}
+
+# The first of the databases that are in, or nothing.
+cluster_any() {
+    local name
+    for name in "${cluster_databases[@]}"; do
+        if cluster_is_joined "$name"; then
+            echo "$name"
+            return
+        fi
+    done
+}
+
+# Brings every database that is not in back: where none is, from the one that has come furthest.
+cluster_databases_heal() {
+    local name at best="" most=-2 id="" begun=""
+    for name in "${cluster_databases[@]}"; do cluster_database_prepare "$name"; done
+    if [ -z "$(cluster_any)" ]; then
+        for name in "${cluster_databases[@]}"; do
+            if service_alive "$(cluster_dir "$name")" mariadb; then
+                # Cut off from the others: what it was sent it has, or has in order.
+                at="$(cluster_said "$name" cluster_state_uuid):$(cluster_said "$name" last_committed)"
+            else
+                at="$(cluster_reached "$name")"
+            fi
+            step "$name has come to $at"
+            if [[ "${at##*:}" =~ ^-?[0-9]+$ ]] && [ "${at##*:}" -gt "$most" ]; then
+                most="${at##*:}" best="$name"
+            fi
+        done
+        [ -n "$best" ] || fail "no database says how far it has come; see $(cluster_dir)/db1/log/mariadb.err"
+        if service_alive "$(cluster_dir "$best")" mariadb; then
+            step "$best goes on by itself"
+            cluster_sql "$best" -e "set global wsrep_provider_options = 'pc.bootstrap=1'"
+        else
+            # One that runs with less than this one has would not let it in.
+            for name in "${cluster_databases[@]}"; do
+                service_stop "$(cluster_dir "$name")" mariadb KILL
+            done
+            step "$best begins"
+            cluster_database_start "$best" first
+        fi
+        cluster_wait_joined "$best"
+    fi
+    for name in "${cluster_databases[@]}"; do
+        cluster_health_start "$name"
+        if ! cluster_is_joined "$name"; then
+            step "$name joins"
+            cluster_database_start "$name"
+            cluster_wait_joined "$name"
+        fi
+    done
+}
+
+# --- the app, and the proxy ---
+
+# cluster_app_prepare NAME [PORT]: what it writes goes through the proxy, or by another port that is named.
+cluster_app_prepare() {
+    local name="$1" dir
+    dir="$(cluster_dir "$name")"
+    mkdir -p "$dir"/{run,log,cache,storage/{app,logs,framework/{cache/data,sessions,views}}}
+    render ops/conf/env HOUSE=demo DATABASE=compadre_cluster DIR="$dir" PORT="$(cluster_port web)" DBPORT="$(cluster_port "${2:-proxy}")" LAN= PUBLIC= \
+        PASSWORD="$(cluster_secret password)" OFFICE= OFFICESECRET= REDIS="$(cluster_port redis)" REDISPASSWORD="$(cluster_secret redis-password)" KEY="$(cluster_secret key)" \
+        | sed "s/^SESSION_COOKIE=.*/SESSION_COOKIE='compadre_cluster'/" >"$dir/env"
+}
+
+# cluster_app_start NAME [PORT]
+cluster_app_start() {
+    local name="$1" dir sockets tries=0
+    dir="$(cluster_dir "$name")"
+    cluster_app_prepare "$name" "${2:-proxy}"
+    sockets="$(socket_dir "$dir")"
+    service_sweep "$dir" nginx
+    service_sweep "$dir" fpm
+    rm -f "$dir/cache/config.php" "$dir/cache/routes.php"
+    quietly "$dir/log/config.log" house_artisan "$cluster_house/$name" config:cache
+    quietly "$dir/log/routes.log" house_artisan "$cluster_house/$name" route:cache
+    start_fpm "$dir" "$sockets"
+    start_nginx "$dir" "$sockets" "$(cluster_port "$name")"
+    until curl -fsS -o /dev/null "http://127.0.0.1:$(cluster_port "$name")/up" 2>/dev/null; do
+        tries=$((tries + 1))
+        [ $tries -gt 150 ] && fail "$name does not answer; see $dir/log"
+        sleep 0.2
+    done
+    cluster_worker_start "$name"
+}
+
+cluster_worker_start() {
+    local dir
+    dir="$(cluster_dir "$1")"
+    service_alive "$dir" worker && return
+    setsid bash ops/house-do.sh cluster_worker "$1" "$dir" </dev/null >>"$dir/log/worker.out" 2>&1 7>&- 9>&- &
+    echo $! >"$dir/run/worker.pid"
+}
+
+cluster_worker() { worker_rounds "$2" cluster_is_up; }
+cluster_is_up() { service_alive "$(cluster_dir proxy)" haproxy; }
+
+cluster_redis_start() {
+    local dir
+    dir="$(cluster_dir redis)"
+    service_alive "$dir" redis && return
+    mkdir -p "$dir"/{run,log}
+    render ops/conf/redis.conf DIR="$dir" PORT="$(cluster_port redis)" PASSWORD="$(cluster_secret redis-password)" >"$dir/run/redis.conf"
+    # Named by its folder, so that the process is known for this cluster's: by itself it shows its port alone.
+    setsid redis-server "$dir/run/redis.conf" --set-proc-title no </dev/null >>"$dir/log/redis.out" 2>&1 7>&- 9>&- &
+    echo $! >"$dir/run/redis.pid"
+}
+
+cluster_proxy_start() {
+    local dir sockets name pairs=()
+    dir="$(cluster_dir proxy)"
+    mkdir -p "$dir"/{run,log}
+    sockets="$(socket_dir "$dir")"
+    for name in "${cluster_databases[@]}"; do
+        pairs+=("${name^^}PORT=$(cluster_port "$name-sql")" "${name^^}HEALTH=$(cluster_port "$name-health")")
+    done
+    for name in "${cluster_apps[@]}"; do pairs+=("${name^^}PORT=$(cluster_port "$name")"); done
+    # What phones and pages are told while nobody answers is said as the app says it.
+    printf 'HTTP/1.0 503 Service Unavailable\r\nCache-Control: no-cache\r\nContent-Type: application/json\r\n\r\n%s' \
+        '{"message":"Compadre is being looked after. Nothing was written; try again in a minute.","errors":[]}' >"$dir/run/away.http"
+    render ops/conf/haproxy.cfg SOCKETS="$sockets" AWAY="$dir/run/away.http" PEERPORT="$(cluster_port peers)" \
+        WEBPORT="$(cluster_port web)" DBPORT="$(cluster_port proxy)" "${pairs[@]}" >"$dir/run/haproxy.cfg"
+    if service_alive "$dir" haproxy; then
+        kill -USR2 "$(cat "$dir/run/haproxy.pid")"
+        return
+    fi
+    setsid haproxy -W -L compadre -f "$dir/run/haproxy.cfg" -p "$dir/run/haproxy.pid" </dev/null >>"$dir/log/haproxy.out" 2>&1 7>&- 9>&- &
+}
+
+# Which database is written to now, by the proxy.
+cluster_writer() {
+    local port
+    port="$(cluster_port proxy)"
+    mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$port" -u compadre -p"$(cluster_secret password)" -N --connect-timeout=2 -e 'select @@wsrep_node_name' 2>/dev/null || true
+}
+
+cluster_wait_writer() {
+    local tries=0
+    until [ -n "$(cluster_writer)" ]; do
+        tries=$((tries + 1))
+        [ $tries -gt 150 ] && fail "the proxy lets nobody through to a database; see $(cluster_dir)/proxy/log/haproxy.out"
+        sleep 0.2
+    done
+}
+
+# --- what is asked of it ---
+
+cluster_up() {
+    local name begun=$SECONDS
+    mkdir -p "$(cluster_dir)"
+    chmod 700 var "$(cluster_dir)"
+    cluster_ports
+    step "starting three databases"
+    cluster_databases_heal
+    database_account "$(cluster_sockets "$(cluster_any)")" "$(cluster_secret password)" compadre_cluster
+    cluster_redis_start
+    cluster_proxy_start
+    cluster_wait_writer
+    cluster_app_prepare app1
+    # One changes the schema, through the proxy like every other act.
+    quietly "$(cluster_dir)/app1/log/migrate.log" house_artisan "$cluster_house/app1" migrate --force
+    quietly "$(cluster_dir)/app1/log/seed.log" house_artisan "$cluster_house/app1" compadre:seed-demo
+    step "starting two installations of the app"
+    for name in "${cluster_apps[@]}"; do cluster_app_start "$name"; done
+    step "all is up after $((SECONDS - begun)) s"
+    printf '\nThe demo on several machines is at  http://127.0.0.1:%s\n' "$(cluster_port web)"
+    house_artisan "$cluster_house/app1" compadre:sign-ins
+}
+
+cluster_made() { [ -s "$(cluster_dir)/ports" ] || fail "there is no cluster yet; run ./compadre cluster up first"; }
+
+cluster_status() {
+    local name state
+    cluster_made
+    for name in "${cluster_databases[@]}"; do
+        if ! service_alive "$(cluster_dir "$name")" mariadb; then
+            state="down"
+        else
+            state="$(cluster_said "$name" cluster_status), $(cluster_said "$name" local_state_comment), of $(cluster_said "$name" cluster_size), at $(cluster_said "$name" last_committed)"
+        fi
+        printf '%-6s %-8s %s\n' "$name" "$(cluster_port "$name-sql")" "$state"
+    done
+    for name in "${cluster_apps[@]}"; do
+        printf '%-6s %-8s %s\n' "$name" "$(cluster_port "$name")" "$(curl -s --max-time 5 "http://127.0.0.1:$(cluster_port "$name")/api/ready" 2>/dev/null || echo down)"
+    done
+    printf '%-6s %-8s %s\n' redis "$(cluster_port redis)" "$(service_alive "$(cluster_dir redis)" redis && echo up || echo down)"
+    printf '%-6s %-8s %s\n' proxy "$(cluster_port web)" "$(service_alive "$(cluster_dir proxy)" haproxy && echo "up, $(cluster_writer || true) is written to" || echo down)"
+}
+
+# cluster_kill NODE: as if its plug were pulled.
+cluster_kill() {
+    local dir part pid
+    cluster_made
+    case "${1:-}" in
+        db[123] | app[12] | redis | proxy) ;;
+        *) fail "kill takes one of db1, db2, db3, app1, app2, redis and proxy, not '${1:-}'" ;;
+    esac
+    dir="$(cluster_dir "$1")"
+    for part in mariadb worker nginx fpm redis haproxy; do
+        service_alive "$dir" "$part" || continue
+        pid="$(cat "$dir/run/$part.pid")"
+        # Whoever it started first, or they would go on without it.
+        pkill -KILL -P "$pid" 2>/dev/null || true
+        kill -KILL "$pid"
+        service_sweep "$dir" "$part"
+    done
+    step "$1 is killed"
+}
+
+cluster_heal() {
+    local name begun=$SECONDS
+    cluster_made
+    cluster_databases_heal
+    cluster_redis_start
+    service_alive "$(cluster_dir proxy)" haproxy || cluster_proxy_start
+    cluster_wait_writer
+    for name in "${cluster_apps[@]}"; do cluster_app_start "$name"; done
+    step "all is back after $((SECONDS - begun)) s"
+    cluster_status
+}
+
+cluster_app_stop() {
+    local dir
+    dir="$(cluster_dir "$1")"
+    service_stop "$dir" worker TERM
+    service_stop "$dir" nginx QUIT
+    service_stop "$dir" fpm TERM
+}
+
+cluster_stop() {
+    local name sockets last
+    [ -d "$(cluster_dir)" ] || return 0
+    last="$(cluster_writer)"
+    for name in "${cluster_apps[@]}"; do cluster_app_stop "$name"; done
+    # Whoever is written to goes last, and is the first to begin again.
+    for name in $(printf '%s\n' "${cluster_databases[@]}" | grep -vx "${last:-none}") $last; do
+        service_stop "$(cluster_dir "$name")" mariadb TERM
+        service_stop "$(cluster_dir "$name")" health TERM
+    done
+    service_stop "$(cluster_dir redis)" redis TERM
+    service_stop "$(cluster_dir proxy)" haproxy TERM
+    for name in "${cluster_databases[@]}" "${cluster_apps[@]}" proxy; do
+        sockets="$(cluster_sockets "$name")"
+        [ -z "$sockets" ] || [ ! -d "$sockets" ] || rm -rf "$sockets"
+        rm -f "$(cluster_dir "$name")/run/sockets"
+    done
+    step "the cluster is stopped"
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Cluster\Cluster;
+use Tests\Cluster\Phones;
+
+/*
+ * Three databases, two installations of the app and a proxy, and what happens when one of them goes. Nothing that was answered may be
+ * lost or be there twice, and what is derived from the checks must be what would be derived anew, on every database.
+ */
+
+/** Holds that every check that was answered is there, none more than those that were sent, and that it all fits together. */
+function holdAll(Phones $phones): void
+{
+    expect($phones->figures['refused'])->toBe([])->and($phones->figures['acknowledged'])->toBe($phones->figures['sent'])
+        ->and(array_unique($phones->acknowledged))->toHaveCount($phones->figures['sent']);
+    foreach (['db1', 'db2', 'db3'] as $node) {
+        $there = array_flip(explode("\n", Cluster::asked($node, 'select id from check_events')));
+        expect(array_values(array_filter($phones->acknowledged, static fn (string $id): bool => ! isset($there[$id]))))->toBe([], "on $node");
+        $known = array_flip(explode("\n", Cluster::asked($node, 'select id from learners')));
+        expect(array_values(array_filter($phones->walkIns, static fn (string $id): bool => ! isset($known[$id]))))->toBe([], "on $node")
+            ->and(Cluster::asked($node, 'select name, count(*) from learners group by name having count(*) > 1'))->toBe('');
+    }
+    expect(Cluster::holdsOneTruth())->toBeTrue();
+}
+
+beforeAll(function (): void {
+    Cluster::run('cluster_stop; rm -rf "$(cluster_dir)"; cluster_up');
+});
+
+afterAll(function (): void {
+    Cluster::run('cluster_stop; rm -rf "$(cluster_dir)"');
+});
+
+it('serves the same house from both installations, and writes to one database alone', function (): void {
+    expect(Cluster::run('cluster_status'))->toContain('db1')->not->toContain('down')
+        ->and(substr_count(Cluster::run('cluster_status'), '"ready":true'))->toBe(2)
+        ->and(Cluster::asked('db2', 'select count(*) from learners'))->toBe(Cluster::asked('db1', 'select count(*) from learners'))->not->toBe('0');
+    $written = Cluster::run('for name in db1 db2 db3; do cluster_sql "$name" -e "select count(*) from information_schema.processlist where user = \'compadre\'"; done');
+    expect(count(array_filter(explode("\n", $written))))->toBeLessThanOrEqual(1);
+});
+
+it('keeps one truth even while two databases are written to', function (): void {
+    Cluster::run('for pair in app1:db1-sql app2:db2-sql; do cluster_app_stop "${pair%:*}"; cluster_app_start "${pair%:*}" "${pair#*:}"; done');
+    $phones = new Phones(24, Cluster::address('app1'), Cluster::address('app2'));
+    $phones->waitFor(600);
+    $phones->end();
+    // They did get into each other's way: else nothing was shown.
+    $again = (int) Cluster::run('cat "$(cluster_dir app1)"/storage/logs/*.log "$(cluster_dir app2)"/storage/logs/*.log 2>/dev/null | grep -c "done again: Conflict" || true');
+    Cluster::run('for name in app1 app2; do cluster_app_stop "$name"; cluster_app_start "$name"; done');
+    holdAll($phones);
+    expect($again)->toBeGreaterThan(0);
+});
+
+it('goes on by another database when the one that is written to is killed, and the one that comes back waits', function (): void {
+    $first = Cluster::writer();
+    $phones = new Phones(40, Cluster::address());
+    $phones->waitFor(150);
+    Cluster::run("cluster_kill $first");
+    $phones->waitFor(150);
+    $second = Cluster::writer();
+    Cluster::run('cluster_heal');
+    $phones->waitFor(150);
+    expect($second)->not->toBe($first)->and(Cluster::writer())->toBe($second);
+    $phones->end();
+    holdAll($phones);
+});
+
+it('lets nobody read what is no longer so from one that is cut off', function (): void {
+    $first = Cluster::writer();
+    $phones = new Phones(40, Cluster::address());
+    $phones->waitFor(150);
+    // It runs, and clients reach it; the others do not.
+    Cluster::run("cluster_sql $first -e \"set global wsrep_provider_options = 'gmcast.isolate=1'\"");
+    $phones->waitFor(150);
+    expect(Cluster::writer())->not->toBe($first);
+    expect(fn () => Cluster::run("cluster_sql $first compadre_cluster -e 'select count(*) from check_events' 2>&1"))->toThrow(RuntimeException::class, 'WSREP has not yet prepared node');
+    Cluster::run("cluster_sql $first -e \"set global wsrep_provider_options = 'gmcast.isolate=0'\"; cluster_wait_joined $first");
+    $phones->waitFor(150);
+    $phones->end();
+    holdAll($phones);
+});
+
+it('loses nothing that was answered when all three are killed, and begins by the one that had come furthest', function (): void {
+    $phones = new Phones(40, Cluster::address());
+    $phones->waitFor(150);
+    Cluster::run('cluster_kill db2; cluster_kill db3; cluster_kill db1');
+    expect(Cluster::run('cluster_status'))->toContain('down');
+    Cluster::run('cluster_heal');
+    $phones->waitFor(150);
+    $phones->end();
+    holdAll($phones);
+});
+
+it('is served by the other installation when one is killed, without Redis, and over a reload of the proxy', function (): void {
+    $phones = new Phones(40, Cluster::address());
+    $phones->waitFor(150);
+    $writer = Cluster::writer();
+    Cluster::run('cluster_kill app1; cluster_kill redis');
+    $phones->waitFor(150);
+    expect($phones->page('/api/crew'))->toBe(200);
+    Cluster::run('cluster_proxy_start');
+    $phones->waitFor(150);
+    expect(Cluster::writer())->toBe($writer);
+    Cluster::run('cluster_heal');
+    // What was made anew each time is kept again, where both look.
+    expect($phones->page('/api/crew'))->toBe(200)
+        ->and(Cluster::run('REDISCLI_AUTH="$(cluster_secret redis-password)" redis-cli -p "$(cluster_port redis)" --raw keys "*"'))->toContain('board-');
+    $phones->end();
+    holdAll($phones);
+});
