@@ -1,10 +1,11 @@
 # Several machines in one: three databases that hold the same, two installations of the app, Redis, and a proxy before both. All of it on
 # loopback, each part with a folder of its own under var/cluster, as docs/hosting.md describes it for machines that are apart.
 
+# shellcheck source=/dev/null
+source ops/cluster-databases.sh
+
 cluster_packages=(haproxy galera-4 rsync lsof redis-server php8.2-redis)
-cluster_databases=(db1 db2 db3)
 cluster_apps=(app1 app2)
-cluster_provider=/usr/lib/galera/libgalera_smm.so
 
 # Another name than the usual one is a cluster of its own: tests have theirs.
 cluster_house="${COMPADRE_CLUSTER:-cluster}"
@@ -18,7 +19,7 @@ cluster_ports() {
     local file name port=8720
     file="$(cluster_dir)/ports"
     [ ! -s "$file" ] || return 0
-    for name in web proxy peers redis app1 app2 {db1,db2,db3}-{sql,health,group,missed,state}; do
+    for name in web proxy peers figures redis app1 app2 {db1,db2,db3}-{sql,health,group,missed,state}; do
         port="$(port_from "$port")"
         echo "$name=$port"
         port=$((port + 1))
@@ -31,136 +32,6 @@ cluster_secret() {
     file="$(cluster_dir)/$1"
     [ -s "$file" ] || { case "$1" in key) echo "base64:$(head -c 32 /dev/urandom | base64)" ;; *) secret ;; esac >"$file"; }
     cat "$file"
-}
-
-cluster_members() {
-    local name
-    for name in "${cluster_databases[@]}"; do printf '127.0.0.1:%s,' "$(cluster_port "$name-group")"; done | sed 's/,$//'
-}
-
-# --- databases ---
-
-cluster_database_prepare() {
-    local name="$1" dir sockets
-    dir="$(cluster_dir "$name")"
-    mkdir -p "$dir"/{run,log}
-    sockets="$(socket_dir "$dir")"
-    database_prepare "$dir" "$sockets" "$(cluster_port "$name-sql")"
-    render ops/conf/galera.cnf NAME="$name" PROVIDER="$cluster_provider" MEMBERS="$(cluster_members)" GROUPPORT="$(cluster_port "$name-group")" \
-        MISSEDPORT="$(cluster_port "$name-missed")" STATEPORT="$(cluster_port "$name-state")" >>"$dir/run/mariadb.cnf"
-}
-
-# cluster_reached NAME: how far a database that is down has come, as ID:NUMBER.
-cluster_reached() {
-    local dir found
-    dir="$(cluster_dir "$1")"
-    found="$(mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" --log-error="$dir/log/recover.err" --wsrep-recover >/dev/null 2>&1 \
-        ; sed -n 's/.*Recovered position: *//p' "$dir/log/recover.err" 2>/dev/null | tail -n 1)"
-    echo "${found:-00000000-0000-0000-0000-000000000000:-1}"
-}
-
-# cluster_database_start NAME [FIRST]: with FIRST it begins the cluster, else it joins it.
-cluster_database_start() {
-    local name="$1" first=() dir at
-    dir="$(cluster_dir "$name")"
-    service_alive "$dir" mariadb && return
-    cluster_database_prepare "$name"
-    at="$(cluster_reached "$name")"
-    if [ -n "${2:-}" ]; then
-        first=(--wsrep-new-cluster)
-        # Which one may begin is decided here, by how far each has come.
-        [ ! -f "$dir/mysql/grastate.dat" ] || sed -i 's/^safe_to_bootstrap:.*/safe_to_bootstrap: 1/' "$dir/mysql/grastate.dat"
-    fi
-    setsid mariadbd --defaults-file="$dir/run/mariadb.cnf" --user="$(id -un)" --wsrep-start-position="$at" "${first[@]}" \
-        </dev/null >>"$dir/log/mariadb.out" 2>&1 7>&- 9>&- &
-    # It writes this itself only once it has caught up.
-    echo $! >"$dir/run/mariadb.pid"
-    cluster_health_start "$name"
-}
-
-# Answers the proxy, which a database cannot: whether it may be written to.
-cluster_health_start() {
-    local dir
-    dir="$(cluster_dir "$1")"
-    service_alive "$dir" health && return
-    COMPADRE_SOCKET="$(cluster_sockets "$1")/mariadb.sock" COMPADRE_DATA="$dir" setsid php -d error_log="$dir/log/health.err" -d max_execution_time=3 \
-        -S "127.0.0.1:$(cluster_port "$1-health")" ops/health.php </dev/null >/dev/null 2>&1 7>&- 9>&- &
-    echo $! >"$dir/run/health.pid"
-}
-
-cluster_sql() {
-    local name="$1"
-    shift
-    database_root "$(cluster_sockets "$name")" -N "$@"
-}
-
-# cluster_said NAME VARIABLE: what a database says of itself, or nothing where it does not answer.
-cluster_said() { cluster_sql "$1" --connect-timeout=2 -e "show global status like 'wsrep_$2'" 2>/dev/null | cut -f 2 || true; }
-
-cluster_is_joined() { [ "$(cluster_said "$1" ready)" = ON ] && [ "$(cluster_said "$1" cluster_status)" = Primary ] && [ "$(cluster_said "$1" local_state_comment)" = Synced ]; }
-
-cluster_wait_joined() {
-    local name="$1" tries=0
-    until cluster_is_joined "$name"; do
-        tries=$((tries + 1))
-        if [ $tries -gt 600 ] || { [ $tries -gt 20 ] && ! service_alive "$(cluster_dir "$name")" mariadb; }; then
-            tail -n 20 "$(cluster_dir "$name")/log/mariadb.err" >&2
-            fail "$name has not joined; see $(cluster_dir "$name")/log/mariadb.err"
-        fi
-        sleep 0.2
-    done
-}
-
-# The first of the databases that are in, or nothing.
-cluster_any() {
-    local name
-    for name in "${cluster_databases[@]}"; do
-        if cluster_is_joined "$name"; then
-            echo "$name"
-            return
-        fi
-    done
-}
-
-# Brings every database that is not in back: where none is, from the one that has come furthest.
-cluster_databases_heal() {
-    local name at best="" most=-2 id="" begun=""
-    for name in "${cluster_databases[@]}"; do cluster_database_prepare "$name"; done
-    if [ -z "$(cluster_any)" ]; then
-        for name in "${cluster_databases[@]}"; do
-            if service_alive "$(cluster_dir "$name")" mariadb; then
-                # Cut off from the others: what it was sent it has, or has in order.
-                at="$(cluster_said "$name" cluster_state_uuid):$(cluster_said "$name" last_committed)"
-            else
-                at="$(cluster_reached "$name")"
-            fi
-            step "$name has come to $at"
-            if [[ "${at##*:}" =~ ^-?[0-9]+$ ]] && [ "${at##*:}" -gt "$most" ]; then
-                most="${at##*:}" best="$name"
-            fi
-        done
-        [ -n "$best" ] || fail "no database says how far it has come; see $(cluster_dir)/db1/log/mariadb.err"
-        if service_alive "$(cluster_dir "$best")" mariadb; then
-            step "$best goes on by itself"
-            cluster_sql "$best" -e "set global wsrep_provider_options = 'pc.bootstrap=1'"
-        else
-            # One that runs with less than this one has would not let it in.
-            for name in "${cluster_databases[@]}"; do
-                service_stop "$(cluster_dir "$name")" mariadb KILL
-            done
-            step "$best begins"
-            cluster_database_start "$best" first
-        fi
-        cluster_wait_joined "$best"
-    fi
-    for name in "${cluster_databases[@]}"; do
-        cluster_health_start "$name"
-        if ! cluster_is_joined "$name"; then
-            step "$name joins"
-            cluster_database_start "$name"
-            cluster_wait_joined "$name"
-        fi
-    done
 }
 
 # --- the app, and the proxy ---
@@ -230,7 +101,7 @@ cluster_proxy_start() {
     # What phones and pages are told while nobody answers is said as the app says it.
     printf 'HTTP/1.0 503 Service Unavailable\r\nCache-Control: no-cache\r\nContent-Type: application/json\r\n\r\n%s' \
         '{"message":"Compadre is being looked after. Nothing was written; try again in a minute.","errors":[]}' >"$dir/run/away.http"
-    render ops/conf/haproxy.cfg SOCKETS="$sockets" AWAY="$dir/run/away.http" PEERPORT="$(cluster_port peers)" \
+    render ops/conf/haproxy.cfg SOCKETS="$sockets" AWAY="$dir/run/away.http" PEERPORT="$(cluster_port peers)" FIGURESPORT="$(cluster_port figures)" \
         WEBPORT="$(cluster_port web)" DBPORT="$(cluster_port proxy)" "${pairs[@]}" >"$dir/run/haproxy.cfg"
     if service_alive "$dir" haproxy; then
         kill -USR2 "$(cat "$dir/run/haproxy.pid")"
@@ -255,6 +126,16 @@ cluster_wait_writer() {
     done
 }
 
+# Until the proxy has seen for itself that somebody serves.
+cluster_wait_served() {
+    local tries=0
+    until curl -fsS -o /dev/null --max-time 10 "http://127.0.0.1:$(cluster_port web)/api/ready" 2>/dev/null; do
+        tries=$((tries + 1))
+        [ $tries -gt 150 ] && fail "the proxy finds nobody who serves; see $(cluster_dir)/proxy/log/haproxy.out"
+        sleep 0.2
+    done
+}
+
 # --- what is asked of it ---
 
 cluster_up() {
@@ -274,6 +155,7 @@ cluster_up() {
     quietly "$(cluster_dir)/app1/log/seed.log" house_artisan "$cluster_house/app1" compadre:seed-demo
     step "starting two installations of the app"
     for name in "${cluster_apps[@]}"; do cluster_app_start "$name"; done
+    cluster_wait_served
     step "all is up after $((SECONDS - begun)) s"
     printf '\nThe demo on several machines is at  http://127.0.0.1:%s\n' "$(cluster_port web)"
     house_artisan "$cluster_house/app1" compadre:sign-ins
@@ -327,6 +209,7 @@ cluster_heal() {
     service_alive "$(cluster_dir proxy)" haproxy || cluster_proxy_start
     cluster_wait_writer
     for name in "${cluster_apps[@]}"; do cluster_app_start "$name"; done
+    cluster_wait_served
     step "all is back after $((SECONDS - begun)) s"
     cluster_status
 }

@@ -41,6 +41,18 @@ it('serves the same house from both installations, and writes to one database al
     expect(count(array_filter(explode("\n", $written))))->toBeLessThanOrEqual(1);
 });
 
+it('says of itself what whoever watches over it needs, and nothing of anybody', function (): void {
+    $said = Cluster::run('for port in db1-health db2-health db3-health figures; do curl -fsS "http://127.0.0.1:$(cluster_port "$port")/metrics"; done');
+    foreach (['compadre_database_ready 1' => 3, 'compadre_database_members 3' => 3, 'compadre_database_behind 0' => 3, 'compadre_work_waiting 0' => 3, 'compadre_left_checks 0' => 3] as $line => $times) {
+        expect(preg_match_all('/^'.preg_quote($line, '/').'$/m', $said))->toBe($times, $line);
+    }
+    // Each line is one that Prometheus reads.
+    $lines = array_filter(explode("\n", $said), static fn (string $line): bool => $line !== '' && $line[0] !== '#');
+    expect(preg_grep('/^[a-z_]+(\{[a-z_]+="[^"]*"(,[a-z_]+="[^"]*")*\})? ([-+]?[0-9.]+(e[-+]?[0-9]+)?|NaN)$/', $lines, PREG_GREP_INVERT))->toBe([])
+        ->and($said)->toMatch('/^haproxy_backend_http_responses_total\{proxy="people",code="2xx"\} [1-9]/m')->not->toContain('gullwick');
+    expect(Cluster::run('curl -s -o /dev/null -w "%{http_code}" "http://127.0.0.1:$(cluster_port figures)/"'))->toBe('404');
+});
+
 it('keeps one truth even while two databases are written to', function (): void {
     Cluster::run('for pair in app1:db1-sql app2:db2-sql; do cluster_app_stop "${pair%:*}"; cluster_app_start "${pair%:*}" "${pair#*:}"; done');
     $phones = new Phones(24, Cluster::address('app1'), Cluster::address('app2'));

@@ -1,6 +1,6 @@
 // Simulated phones that send checks as the outbox does: in order, each batch again and again until it is answered, under the same ids.
-// They say what was answered, a line of JSON each. "page PATH" looks at a page and says with what it was answered; "end" has them send
-// what they still have, and say how it went.
+// They say what was answered, a line of JSON each. "page PATH" looks at a page and says with what it was answered; "reset" and
+// "gap" measure how long none of them was answered; "end" has them send what they still have, and say how it went.
 //   node phones.mjs PHONES PASSWORD ORIGIN ADDRESS...
 // Phone n talks to address n, over and over; all of them to the house that people know as ORIGIN.
 import { randomUUID } from 'node:crypto';
@@ -83,7 +83,10 @@ async function send(session, batch) {
     let status = 'unreached';
     let text = '';
     try {
-      ({ status, text } = await session.ask('POST', '/api/check-events', { sent_at: new Date().toISOString(), events: batch }));
+      ({ status, text } = await session.ask('POST', '/api/check-events', {
+        sent_at: new Date().toISOString(),
+        events: batch,
+      }));
     } catch {
       // No network, for all a phone knows.
     }
@@ -123,7 +126,9 @@ const sessions = await Promise.all(
 const walkIns = [];
 async function walkIn(learners) {
   walkIns.push(...learners.map(({ id }) => id));
-  const told = await Promise.all(sessions.map((session, number) => session.ask('POST', '/api/walk-ins', { learners: [learners[number]] })));
+  const told = await Promise.all(
+    sessions.map((session, number) => session.ask('POST', '/api/walk-ins', { learners: [learners[number]] })),
+  );
   for (const { status, text } of told) if (status !== 201) figures.refused.push({ status, text: text.slice(0, 400) });
 }
 for (let number = 1; number <= 20; number++) {
@@ -132,15 +137,21 @@ for (let number = 1; number <= 20; number++) {
   await walkIn(sessions.map(() => ({ id: randomUUID(), name: `Namesake ${number}` })));
 }
 say({ walk_ins: walkIns });
-const crew = JSON.parse((await sessions[0].ask('GET', '/api/crew')).text);
+const asked = await sessions[0].ask('GET', '/api/crew');
+if (asked.status !== 200) throw new Error(`the crew: ${asked.status} ${asked.text}`);
+const crew = JSON.parse(asked.text);
 const learners = crew.learners.map(({ id }) => id);
 createInterface({ input: process.stdin }).on('line', async (line) => {
   const [what, path] = line.split(' ');
   if (what === 'page') say({ page: (await sessions[0].ask('GET', path)).status });
+  else if (what === 'reset') figures.longest_gap_s = 0;
+  else if (what === 'gap') say({ gap: figures.longest_gap_s });
   else stops = true;
 });
 last = Date.now();
 say({ began: learners.length });
-await Promise.all(Array.from({ length: Number(phones) }, (_, number) => phone(number, sessions[number % sessions.length], learners)));
+await Promise.all(
+  Array.from({ length: Number(phones) }, (_, number) => phone(number, sessions[number % sessions.length], learners)),
+);
 say({ figures });
 process.exit(0);

@@ -123,7 +123,9 @@ it('loses nothing where the database is killed outright and begun again', functi
     for ($try = 0; $phone->waiting !== [] && $try < 50; $try++) {
         $phone->send() || usleep(200_000);
     }
-    expect($phone->failures)->toBeGreaterThan(0);
+    // Most of it a phone never hears of: the act is done again once there is a database.
+    $again = (int) faulty()->run('cat "$dir"/storage/logs/*.log 2>/dev/null | grep -c "done again: \(Away\|Unknown\)" || true');
+    expect($phone->failures + $again)->toBeGreaterThan(0);
     nothingLost($phone);
 });
 

@@ -62,6 +62,41 @@ final class AnyInput
         });
     }
 
+    /** One thing changed into another of its kind, so that only who understands what it says finds out. */
+    public function mixedUp(mixed $input): mixed
+    {
+        $places = $words = [];
+        $this->places($input, [], $places);
+        foreach ($places as $at) {
+            $value = $this->valueAt($input, $at);
+            is_string($value) ? $words[] = $value : null;
+        }
+        $places = array_values(array_filter($places, fn (array $at): bool => ! is_array($this->valueAt($input, $at)) || array_is_list($this->valueAt($input, $at)) && count($this->valueAt($input, $at)) > 1));
+
+        return $this->changed($input, $this->one($places), fn (mixed $value): mixed => match (true) {
+            is_array($value) => match ($this->random->getInt(0, 2)) {
+                0 => array_reverse($value),
+                1 => array_slice($value, 1),
+                default => [...$value, $this->one($value)],
+            },
+            is_int($value) => $this->one([$value + 1, $value - 1, $value * 2, 0, -$value, 1]),
+            is_float($value) => $this->one([$value * 1.5, -$value, 0.0, $value + 0.25]),
+            is_bool($value) => ! $value,
+            is_string($value) => $this->one([$this->one($words), $this->one($words), $value.' '.$value]),
+            default => $value,
+        });
+    }
+
+    /** @param  list<int|string>  $at */
+    private function valueAt(mixed $input, array $at): mixed
+    {
+        foreach ($at as $key) {
+            $input = $input[$key];
+        }
+
+        return $input;
+    }
+
     /** @param  array<mixed>  $schema */
     private function object(array $schema): stdClass
     {
