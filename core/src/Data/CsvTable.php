@@ -109,11 +109,11 @@ final readonly class CsvTable
      */
     public static function write(array $head, array $rows, string $between = ','): string
     {
-        // What begins like this, a spreadsheet would reckon out: a name must not do anything.
-        $tame = static fn (string $text): string => preg_match("/^[=+\\-@'\t\r]/", $text) === 1 ? "'$text" : $text;
+        // What begins like this, a spreadsheet would reckon out: a name must not do anything. Blanks round it are not read either.
+        $tame = static fn (string $text): string => preg_match("/^[=+\\-@']/", $text) === 1 ? "'$text" : $text;
         $cell = static fn (string $text): string => preg_match('/[",;\t|\r\n]|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
 
-        return implode('', array_map(static fn (array $row): string => implode($between, array_map(static fn (string $text): string => $cell($tame($text)), $row))."\r\n", [$head, ...$rows]));
+        return implode('', array_map(static fn (array $row): string => implode($between, array_map(static fn (string $text): string => $cell($tame(trim($text))), $row))."\r\n", [$head, ...$rows]));
     }
 
     /** @param  array<string, list<string>>  $columns */
@@ -213,6 +213,6 @@ final readonly class CsvTable
     /** A text that a spreadsheet would take for a formula is written behind one quote mark, which is taken off again. */
     private static function plain(string $cell): string
     {
-        return preg_match("/^'[=+\\-@'\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
+        return preg_match("/^'[=+\\-@']/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 }
