@@ -58,7 +58,7 @@ cluster_app_start() {
     quietly "$dir/log/config.log" house_artisan "$cluster_house/$name" config:cache
     quietly "$dir/log/routes.log" house_artisan "$cluster_house/$name" route:cache
     start_fpm "$dir" "$sockets"
-    start_nginx "$dir" "$sockets" "$(cluster_port "$name")"
+    start_nginx "$dir" "$sockets" "$(cluster_port "$name")" 127.0.0.1
     until curl -fsS -o /dev/null "http://127.0.0.1:$(cluster_port "$name")/up" 2>/dev/null; do
         tries=$((tries + 1))
         [ $tries -gt 150 ] && fail "$name does not answer; see $dir/log"

@@ -132,10 +132,12 @@ start_office() {
 
 nginx_app() { render ops/conf/nginx-app.conf SOCKETS="$1" PUBLIC="$home/public" HEADERS="$home/ops/conf/nginx-headers.conf"; }
 
+# start_nginx DIR SOCKETS PORT [PROXY]: with PROXY, whoever asks from that address is a proxy, which says for whom it asks.
 start_nginx() {
     local dir="$1" sockets="$2" port="$3"
     service_alive "$dir" nginx && return
     mkdir -p "$dir/run/nginx"
-    render ops/conf/nginx.conf DIR="$dir" OWNER="$(services_as_root 'user root;')" PORT="$port" APP="$(nginx_app "$sockets")" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" >"$dir/run/nginx.conf"
+    render ops/conf/nginx.conf DIR="$dir" OWNER="$(services_as_root 'user root;')" PORT="$port" APP="$(nginx_app "$sockets")" LAN="$([ -f "$dir/run/lan.conf" ] && echo "include $dir/run/lan.conf;")" \
+        BEHIND="${4:+set_real_ip_from $4; real_ip_header X-Forwarded-For;}" >"$dir/run/nginx.conf"
     setsid nginx -c "$dir/run/nginx.conf" -p "$dir/run/nginx" -e "$dir/log/nginx.err" </dev/null >>"$dir/log/nginx.out" 2>&1 7>&- 9>&-
 }

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Support\Str;
+use PDOException;
 use Throwable;
 
 /**
@@ -28,13 +29,14 @@ enum Setback
         return match (true) {
             $fault === null => null,
             $fault instanceof UnknownOutcome => self::Unknown,
-            (new ConcurrencyErrorDetector)->causedByConcurrencyError($fault) => self::Conflict,
-            self::isAway($fault) => self::Away,
+            // What others say of connections that broke off is not about the database.
+            $fault instanceof PDOException && (new ConcurrencyErrorDetector)->causedByConcurrencyError($fault) => self::Conflict,
+            $fault instanceof PDOException && self::isAway($fault) => self::Away,
             default => self::of($fault->getPrevious()),
         };
     }
 
-    private static function isAway(Throwable $fault): bool
+    private static function isAway(PDOException $fault): bool
     {
         // A node that is not of the cluster any more, or not yet; and what one that is shutting down says.
         return (new LostConnectionDetector)->causedByLostConnection($fault)

@@ -53,6 +53,24 @@ it('says of itself what whoever watches over it needs, and nothing of anybody', 
     expect(Cluster::run('curl -s -o /dev/null -w "%{http_code}" "http://127.0.0.1:$(cluster_port figures)/"'))->toBe('404');
 });
 
+it('counts tries by who tries, wherever they are answered, and not by the proxy', function (): void {
+    $script = <<<'SH'
+        jar="$(mktemp)" address="http://127.0.0.1:$(cluster_port web)"
+        curl -fsS --interface FROM -c "$jar" -o /dev/null "$address/sanctum/csrf-cookie"
+        token="$(sed -n 's/.*XSRF-TOKEN\t//p' "$jar" | sed 's/%3D/=/g')"
+        for n in $(seq 1 34); do
+            curl -sS --interface FROM -b "$jar" -o /dev/null -w '%{http_code} ' -H "Origin: $address" -H "Referer: $address/" -H "X-Forwarded-For: 10.0.0.$n" -H 'Accept: application/json' \
+                -H "X-XSRF-TOKEN: $token" -H 'Content-Type: application/json' --data "{\"email\":\"nobody$n@gullwick.example\",\"password\":\"wrong lantern 5\"}" "$address/api/sign-in"
+        done
+        rm -f "$jar"
+        SH;
+    // Two who guess: each may as often as one address may, whatever they say of where they are.
+    foreach (['127.0.0.2', '127.0.0.3'] as $from) {
+        $answers = array_count_values(explode(' ', Cluster::run(str_replace('FROM', $from, $script))));
+        expect($answers)->toBe([422 => 30, 429 => 4], $from);
+    }
+});
+
 it('keeps one truth even while two databases are written to', function (): void {
     Cluster::run('for pair in app1:db1-sql app2:db2-sql; do cluster_app_stop "${pair%:*}"; cluster_app_start "${pair%:*}" "${pair#*:}"; done');
     $phones = new Phones(24, Cluster::address('app1'), Cluster::address('app2'));

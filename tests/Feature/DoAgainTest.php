@@ -167,6 +167,8 @@ it('knows what passes from what does not', function (string $said, ?Setback $is)
 ]);
 
 it('knows that of what was to be kept nobody knows', function (): void {
+    // An award office whose connection broke off is none of the database's.
+    expect(Setback::of(new RuntimeException('cURL error 56: Recv failure: Connection reset by peer')))->toBeNull();
     expect(Setback::of(new UnknownOutcome(new PDOException('SQLSTATE[HY000]: General error: 2006 MySQL server has gone away'))))->toBe(Setback::Unknown)->and(Setback::of(null))->toBeNull();
 });
 

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
+use PDOException;
 use Symfony\Component\HttpFoundation\Response;
 use UnexpectedValueException;
 
@@ -80,7 +81,7 @@ final class DoAgain
         $request->route()?->bind($request);
         try {
             $database->startOver();
-        } catch (\PDOException) {
+        } catch (PDOException) {
             // Still away: whoever asks next finds out.
             $database->disconnect();
         }
