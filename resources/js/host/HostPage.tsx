@@ -107,7 +107,7 @@ function Groups({
         return (
           <li
             key={one.id}
-            className="grid gap-x-6 gap-y-2 px-4 py-3 rail:grid-cols-[minmax(0,1.5fr)_minmax(0,2fr)_auto] rail:items-center"
+            className="grid gap-x-6 gap-y-2 px-4 py-3 rail:grid-cols-[minmax(0,1.2fr)_minmax(0,2fr)_auto] rail:items-center"
           >
             <div className="min-w-0">
               <strong className="block text-lg break-words">{one.name}</strong>
@@ -120,7 +120,7 @@ function Groups({
                 )}
               </span>
             </div>
-            <dl className="grid grid-cols-2 gap-x-4 gap-y-1 rail:grid-cols-5">
+            <dl className="grid grid-cols-2 gap-x-4 gap-y-1 rail:grid-cols-[1fr_1fr_1.4fr_1fr_1fr]">
               {facts.map(([name, value]) => (
                 <div key={name}>
                   <dt className="text-sm text-soft">{name}</dt>
