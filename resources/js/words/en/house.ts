@@ -160,7 +160,7 @@ export const house = {
     code: 'The set-up code',
     codeAbout:
       'It was printed where Compadre was started: whoever sits there sets it up, nobody else on the network does.',
-    codeOfPlace: 'It came in the link of your place; whoever hosts this house has it.',
+    codeOfPlace: 'It came in the link to your place. Where that is lost, whoever hosts this house makes a new one.',
     youAlready:
       'If you have an account in this house, give its address and its password: you open one group or the other.',
     noBadge: 'Choose a badge, or make your own by ticking knots: the plan is made toward it.',
