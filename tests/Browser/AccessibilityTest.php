@@ -32,7 +32,7 @@ it('has nothing serious against it on any screen', function (int $width, int $he
     $this->see('Cleo M.: Has it');
     $this->accessibleInBoth('check, with undo');
     $this->visit('/crew');
-    $this->named('How to read a mark', 'summary')->click();
+    $this->unfold('How to read a mark');
     $this->accessibleInBoth('crew, legend open');
     $this->named('Add learners')->click();
     $this->see('Names');

@@ -89,7 +89,7 @@ it('awards by hand, takes back with a reason, and gives certificates the groupâ€
         return null;
     }, 'the award on the list');
     $this->see('Earned with the crew across the harbour.');
-    $this->named('Take back', 'summary')->click();
+    $this->unfold('Take back');
     $this->fill('Why', 'It was another Lumi.');
     $this->named('Take it back')->click();
     $this->see('1 award taken back');
@@ -130,7 +130,7 @@ it('gives a badge along as a file, and tells what can be said of one that somebo
     $this->signIn();
     $this->goTo('/awards');
     $this->find('[data-testid=award] button')->click();
-    $this->named('As a file that others can check', 'summary')->click();
+    $this->unfold('As a file that others can check');
     $this->named('Make the file')->click();
     $this->see('without a name.');
     $award = array_values(array_filter($this->fetched('/api/awards')['awards'], fn (array $one): bool => $one['signed'] !== null))[0];
@@ -156,7 +156,7 @@ it('gives a badge along as a file, and tells what can be said of one that somebo
     // Taken back it is told so.
     $this->goTo('/awards');
     $this->find('[data-testid=award] button')->click();
-    $this->named('Take back', 'summary')->click();
+    $this->unfold('Take back');
     $this->fill('Why', 'Mistaken for another.');
     $this->named('Take it back')->click();
     $this->see('1 award taken back');

@@ -143,7 +143,7 @@ it('shows a knot from every side, by every method, and the usual mistakes beside
     $this->see('Granny knot');
     $this->named('From behind')->click();
     $this->wait(fn () => $this->named('From behind')->getAttribute('aria-checked') === 'true' ? true : null, 'the other side');
-    $this->named('The figures', 'summary')->click();
+    $this->unfold('The figures');
     $this->see('twist fluctuation 1; circulation 0.8');
     $this->named('Overhand knot')->click();
     $this->see('Stops an end');

@@ -28,7 +28,7 @@ it('takes an empty house to the same screens', function (): void {
     $this->named('Next')->click();
     $this->see('make your own by ticking knots');
     $this->find('input[type=checkbox]')->click();
-    $this->named('Make our own', 'summary')->click();
+    $this->unfold('Make our own');
     $this->fill('What it is called', 'Harbour Watch');
     $this->named('Timber hitch', 'label')->click();
     $this->named('Bowline', 'label')->click();

@@ -99,6 +99,18 @@ trait LooksAtPages
         $this->browser->executeScript('const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(arguments[0]), "value").set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event(arguments[0].tagName === "SELECT" ? "change" : "input", { bubbles: true }));', [$field, $value]);
     }
 
+    /** Opens what is folded up under such words; once more where the page moved under the click. */
+    protected function unfold(string $words): void
+    {
+        $this->until(function () use ($words): bool {
+            $summary = $this->named($words, 'summary');
+            $isOpen = fn (): bool => (bool) $this->browser->executeScript('return arguments[0].closest("details").open', [$summary]);
+            $isOpen() || $summary->click();
+
+            return $isOpen();
+        }, "what is under \"$words\"");
+    }
+
     protected function see(string $text): void
     {
         $this->wait(fn (): ?bool => str_contains($this->text(), $text) ?: null, "the words \"$text\"");
