@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # How long nobody is answered when a machine goes: bench/cluster.sh [PHONES, 200 by default]
-# A cluster of its own is started on loopback. While so many phones send checks, each database is killed and brought back, then two, then
-# all three, then an installation and Redis. Afterwards it is looked whether every check that was answered is on every database, once.
+# A cluster of its own is started on loopback. While so many phones send checks, the database that is written to is killed and brought
+# back three times, then an installation and Redis, then two databases, then all three. Afterwards it is looked whether every check that was answered is on every database, once.
 set -euo pipefail
 home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 cd "$home"

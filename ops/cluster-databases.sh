@@ -27,12 +27,11 @@ cluster_reached() {
     echo "${found:-00000000-0000-0000-0000-000000000000:-1}"
 }
 
-# cluster_database_start NAME [FIRST]: with FIRST it begins the cluster, else it joins it.
+# cluster_database_start NAME [FIRST]: one that is prepared; with FIRST it begins the cluster, else it joins it.
 cluster_database_start() {
     local name="$1" first=() dir at
     dir="$(cluster_dir "$name")"
     service_alive "$dir" mariadb && return
-    cluster_database_prepare "$name"
     at="$(cluster_reached "$name")"
     if [ -n "${2:-}" ]; then
         first=(--wsrep-new-cluster)
@@ -43,7 +42,6 @@ cluster_database_start() {
         </dev/null >>"$dir/log/mariadb.out" 2>&1 7>&- 9>&- &
     # It writes this itself only once it has caught up.
     echo $! >"$dir/run/mariadb.pid"
-    cluster_health_start "$name"
 }
 
 # Answers the proxy, which a database cannot: whether it may be written to.
@@ -92,7 +90,7 @@ cluster_any() {
 
 # Brings every database that is not in back: where none is, from the one that has come furthest.
 cluster_databases_heal() {
-    local name at best="" most=-2 id="" begun=""
+    local name at best="" most=-2
     for name in "${cluster_databases[@]}"; do cluster_database_prepare "$name"; done
     if [ -z "$(cluster_any)" ]; then
         for name in "${cluster_databases[@]}"; do

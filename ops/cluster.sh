@@ -64,15 +64,7 @@ cluster_app_start() {
         [ $tries -gt 150 ] && fail "$name does not answer; see $dir/log"
         sleep 0.2
     done
-    cluster_worker_start "$name"
-}
-
-cluster_worker_start() {
-    local dir
-    dir="$(cluster_dir "$1")"
-    service_alive "$dir" worker && return
-    setsid bash ops/house-do.sh cluster_worker "$1" "$dir" </dev/null >>"$dir/log/worker.out" 2>&1 7>&- 9>&- &
-    echo $! >"$dir/run/worker.pid"
+    start_worker "$cluster_house/$name" cluster_worker
 }
 
 cluster_worker() { worker_rounds "$2" cluster_is_up; }

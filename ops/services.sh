@@ -112,12 +112,12 @@ group = root')" >"$dir/run/php-fpm.conf"
     ) </dev/null >>"$dir/log/php-fpm.out" 2>&1 7>&- 9>&- &
 }
 
-# Whoever does the long work of a house. The folder is named so that the process is known for this house's.
+# start_worker HOUSE [FUNCTION]: whoever does the long work of a house. The folder is named so that the process is known for this house's.
 start_worker() {
     local dir
     dir="$(house_dir "$1")"
     service_alive "$dir" worker && return
-    setsid bash ops/house-do.sh house_worker "$1" "$dir" </dev/null >>"$dir/log/worker.out" 2>&1 7>&- 9>&- &
+    setsid bash ops/house-do.sh "${2:-house_worker}" "$1" "$dir" </dev/null >>"$dir/log/worker.out" 2>&1 7>&- 9>&- &
     echo $! >"$dir/run/worker.pid"
 }
 

@@ -49,8 +49,7 @@ final readonly class Problem
             $error instanceof ThrottleRequestsException => self::throttled($error),
             $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => new self($error->getStatusCode(), self::plain($error)),
             $error instanceof HttpExceptionInterface => null,
-            Setback::of($error) !== null => self::setback(Setback::of($error)),
-            default => self::unforeseen(),
+            default => self::setback(Setback::of($error)) ?? self::unforeseen(),
         };
     }
 
@@ -101,9 +100,9 @@ final readonly class Problem
     }
 
     /** What passes: whoever waits and asks again is served. */
-    private static function setback(Setback $setback): self
+    private static function setback(?Setback $setback): ?self
     {
-        return new self(503, match ($setback) {
+        return $setback === null ? null : new self(503, match ($setback) {
             Setback::Conflict => 'Too many are writing at once just now. Nothing was written; try again in a minute.',
             Setback::Away => 'Compadre is being looked after. Nothing was written; try again in a minute.',
             Setback::Unknown => 'The connection broke off while this was being written. Look whether it is there before you do it again.',

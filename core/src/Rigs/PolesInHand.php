@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rigs;
 
+use Compadre\Core\Data\HandOut;
+
 /**
  * Gives a rig's poles from those a group has. One serves where it is long enough, and as thick as was reckoned with: a thinner one
  * bears less, a thicker one takes more rope than was cut.
@@ -29,16 +31,10 @@ final readonly class PolesInHand
         $wanted = array_filter($members, static fn (Member $member): bool => $member->kind === 'pole' && $member->length !== null && $member->diameter !== null);
         $stocks = $this->stocks;
         usort($stocks, static fn (PoleStock $a, PoleStock $b): int => [$a->length, $a->diameter, $a->id] <=> [$b->length, $b->diameter, $b->id]);
-        $given = array_fill_keys(array_keys($wanted), array_fill(0, count($stocks), 0));
-        // Each pole that is wanted takes one that is free, or sends another on to one that is.
-        foreach ($wanted as $index => $member) {
-            for ($n = 0; $n < $member->count; $n++) {
-                $tried = [];
-                if (! self::give($index, $wanted, $stocks, $given, $tried)) {
-                    break;
-                }
-            }
-        }
+        $given = HandOut::most(
+            array_map(static fn (Member $member): int => $member->count, $wanted), array_map(static fn (PoleStock $stock): int => $stock->count, $stocks),
+            static fn (int $member, int $stock): bool => self::does($stocks[$stock], $wanted[$member]),
+        );
         $served = [];
         foreach ($wanted as $index => $member) {
             $taken = [];
@@ -56,36 +52,5 @@ final readonly class PolesInHand
     public static function does(PoleStock $pole, Member $for): bool
     {
         return $for->length !== null && $for->diameter !== null && $pole->length >= $for->length && abs($pole->diameter - $for->diameter) <= self::AS_THICK * $for->diameter;
-    }
-
-    /**
-     * @param  array<int, Member>  $wanted
-     * @param  list<PoleStock>  $stocks
-     * @param  array<int, array<int, int>>  $given  how many of each stock, by member
-     * @param  array<int, true>  $tried  stocks that were asked already
-     */
-    private static function give(int $to, array $wanted, array $stocks, array &$given, array &$tried): bool
-    {
-        foreach ($stocks as $stock => $pole) {
-            if (isset($tried[$stock]) || ! self::does($pole, $wanted[$to])) {
-                continue;
-            }
-            $tried[$stock] = true;
-            if (array_sum(array_column($given, $stock)) < $pole->count) {
-                $given[$to][$stock]++;
-
-                return true;
-            }
-            foreach ($given as $other => $has) {
-                if ($has[$stock] > 0 && $other !== $to && self::give($other, $wanted, $stocks, $given, $tried)) {
-                    $given[$other][$stock]--;
-                    $given[$to][$stock]++;
-
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 }

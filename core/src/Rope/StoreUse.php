@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Data\HandOut;
+
 /**
  * How the store serves what a meeting wants: pieces long enough and not much longer go as they are, as many as any way of giving them
  * out would make go; the rest is cut from coils and longer pieces; what is left has to be bought.
@@ -28,16 +30,10 @@ final readonly class StoreUse
     {
         usort($wanted, static fn (array $a, array $b): int => $b['length'] <=> $a['length']);
         usort($stock, static fn (array $a, array $b): int => [$a['length'], $a['id']] <=> [$b['length'], $b['id']]);
-        // Each piece that is wanted takes one that serves, or sends another piece on to one that serves that, too.
-        $given = array_fill_keys(array_keys($wanted), array_fill(0, count($stock), 0));
-        foreach ($wanted as $place => $piece) {
-            for ($number = 0; $number < $piece['count']; $number++) {
-                $asked = [];
-                if (! self::give($place, $wanted, $stock, $given, $asked)) {
-                    break;
-                }
-            }
-        }
+        $given = HandOut::most(
+            array_column($wanted, 'count'), array_column($stock, 'count'),
+            static fn (int $place, int $number): bool => $stock[$number]['length'] >= $wanted[$place]['length'] && $stock[$number]['length'] <= $wanted[$place]['length'] + self::LONGER,
+        );
         $taken = $left = [];
         foreach ($wanted as $place => $piece) {
             foreach (array_filter($given[$place]) as $number => $count) {
@@ -57,38 +53,5 @@ final readonly class StoreUse
         }
 
         return new self($taken, Cutting::plan($left, $single));
-    }
-
-    /**
-     * Whether one more piece is given; a shorter one is tried before a longer.
-     *
-     * @param  array<int, array{length: int, count: int}>  $wanted
-     * @param  list<array{id: string, length: int, count: int}>  $stock
-     * @param  array<int, array<int, int>>  $given  how many of each stock, by piece wanted
-     * @param  array<int, true>  $asked  stocks that were asked already
-     */
-    private static function give(int $to, array $wanted, array $stock, array &$given, array &$asked): bool
-    {
-        foreach ($stock as $number => $one) {
-            if (isset($asked[$number]) || $one['length'] < $wanted[$to]['length'] || $one['length'] > $wanted[$to]['length'] + self::LONGER) {
-                continue;
-            }
-            $asked[$number] = true;
-            if (array_sum(array_column($given, $number)) < $one['count']) {
-                $given[$to][$number]++;
-
-                return true;
-            }
-            foreach ($given as $other => $has) {
-                if ($has[$number] > 0 && $other !== $to && self::give($other, $wanted, $stock, $given, $asked)) {
-                    $given[$other][$number]--;
-                    $given[$to][$number]++;
-
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 }
