@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use ErrorException;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\LostConnectionDetector;
+use Illuminate\Database\LostConnectionException;
 use Illuminate\Support\Str;
 use PDOException;
 use Throwable;
@@ -31,15 +33,16 @@ enum Setback
             $fault instanceof UnknownOutcome => self::Unknown,
             // What others say of connections that broke off is not about the database.
             $fault instanceof PDOException && (new ConcurrencyErrorDetector)->causedByConcurrencyError($fault) => self::Conflict,
-            $fault instanceof PDOException && self::isAway($fault) => self::Away,
+            // What breaks off in the middle of a packet PHP says in a warning.
+            ($fault instanceof PDOException || $fault instanceof ErrorException || $fault instanceof LostConnectionException) && self::isAway($fault) => self::Away,
             default => self::of($fault->getPrevious()),
         };
     }
 
-    private static function isAway(PDOException $fault): bool
+    private static function isAway(Throwable $fault): bool
     {
         // A node that is not of the cluster any more, or not yet; and what one that is shutting down says.
         return (new LostConnectionDetector)->causedByLostConnection($fault)
-            || Str::contains($fault->getMessage(), ['WSREP has not yet prepared node', 'Server shutdown in progress', 'Connection was killed', 'Got error 6 "No such device or address" during COMMIT']);
+            || Str::contains($fault->getMessage(), ['WSREP has not yet prepared node', 'Server shutdown in progress', 'Connection was killed', 'Query execution was interrupted', 'during COMMIT']);
     }
 }

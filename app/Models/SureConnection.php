@@ -64,7 +64,8 @@ final class SureConnection extends MariaDbConnection
     /** What is to be thrown for a commit that failed. */
     private function said(Throwable $fault): Throwable
     {
-        if (Setback::of($fault) !== Setback::Away) {
+        // Where the server ended the transaction and nobody heard of it, what came after may be kept by itself.
+        if (Setback::of($fault) !== Setback::Away && $fault->getMessage() !== 'There is no active transaction') {
             return $fault;
         }
         $this->commits++;

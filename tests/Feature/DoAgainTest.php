@@ -161,6 +161,8 @@ it('knows what passes from what does not', function (string $said, ?Setback $is)
     'cut off from its cluster' => ['SQLSTATE[08S01]: Communication link failure: 1047 WSREP has not yet prepared node for application use', Setback::Away],
     'not there' => ['SQLSTATE[HY000] [2002] Connection refused', Setback::Away],
     'gone' => ['SQLSTATE[HY000]: General error: 2006 MySQL server has gone away', Setback::Away],
+    'broken off while it is told' => ['SQLSTATE[HY000]: General error: 1180 Got error 5 "Input/output error" during COMMIT', Setback::Away],
+    'ended by its node' => ['SQLSTATE[70100]: <<Unknown error>>: 1317 Query execution was interrupted', Setback::Away],
     'stopping' => ['SQLSTATE[08S01]: Communication link failure: 1053 Server shutdown in progress', Setback::Away],
     'twice the same key' => ["SQLSTATE[23000]: Integrity constraint violation: 1062 Duplicate entry 'x' for key 'PRIMARY'", null],
     'no such column' => ["SQLSTATE[42S22]: Column not found: 1054 Unknown column 'x' in 'field list'", null],
@@ -169,6 +171,7 @@ it('knows what passes from what does not', function (string $said, ?Setback $is)
 it('knows that of what was to be kept nobody knows', function (): void {
     // An award office whose connection broke off is none of the database's.
     expect(Setback::of(new RuntimeException('cURL error 56: Recv failure: Connection reset by peer')))->toBeNull();
+    expect(Setback::of(new ErrorException('Packets out of order. Expected 1 received 0. Packet size=145')))->toBe(Setback::Away);
     expect(Setback::of(new UnknownOutcome(new PDOException('SQLSTATE[HY000]: General error: 2006 MySQL server has gone away'))))->toBe(Setback::Unknown)->and(Setback::of(null))->toBeNull();
 });
 
