@@ -66,10 +66,12 @@ cluster_said() { cluster_sql "$1" --connect-timeout=2 -e "show global status lik
 cluster_is_joined() { [ "$(cluster_said "$1" ready)" = ON ] && [ "$(cluster_said "$1" cluster_status)" = Primary ] && [ "$(cluster_said "$1" local_state_comment)" = Synced ]; }
 
 cluster_wait_joined() {
-    local name="$1" tries=0
+    local name="$1" tries=0 dead=0
     until cluster_is_joined "$name"; do
         tries=$((tries + 1))
-        if [ $tries -gt 600 ] || { [ $tries -gt 20 ] && ! service_alive "$(cluster_dir "$name")" mariadb; }; then
+        # Once it has caught up it writes its number anew: for a moment there is none.
+        if service_alive "$(cluster_dir "$name")" mariadb; then dead=0; else dead=$((dead + 1)); fi
+        if [ $tries -gt 600 ] || [ $dead -gt 25 ]; then
             tail -n 20 "$(cluster_dir "$name")/log/mariadb.err" >&2
             fail "$name has not joined; see $(cluster_dir "$name")/log/mariadb.err"
         fi
