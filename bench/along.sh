@@ -1,31 +1,10 @@
 #!/usr/bin/env bash
 # How long a group takes to go along in one zip, to be looked at and to be taken in: bench/along.sh [LEARNERS KNOTS YEARS, 40 40 3 by default]
-# A house of its own is started on loopback, filled, emptied and filled again from the zip, and removed.
-set -euo pipefail
-home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
-cd "$home"
-umask 077
-for part in say account packages build services database house backup; do
-    # shellcheck source=/dev/null
-    source "ops/$part.sh"
-done
+# The house is filled, emptied and filled again from the zip.
+# shellcheck source=bench/house.sh
+source "$(dirname "${BASH_SOURCE[0]}")/house.sh"
 learners="${1:-40}" knots="${2:-40}" years="${3:-3}"
-packages_need "${debian_run[@]}"
-[ "${COMPADRE_BUILT:-no}" = yes ] || build_all
-if [ "$(id -u)" = 0 ]; then
-    account_prepare
-    COMPADRE_BUILT=yes as_account bash "$home/bench/along.sh" "$@"
-    exit
-fi
-dir="$(house_dir bench)"
-work="$(mktemp -d)"
-finish() { house_stop bench; rm -rf "$dir" "$work"; }
-trap finish EXIT
-house_stop bench 2>/dev/null || true
-rm -rf "$dir"
-house_start bench
 service_stop "$dir" worker TERM
-sql() { database_root "$(cat "$dir/run/sockets")" -N compadre_bench "$@"; }
 timed() {
     local begun
     begun=$(date +%s%N)
@@ -34,8 +13,8 @@ timed() {
 }
 
 step "filling a group of $learners learners by $knots knots over $years years"
-house_artisan bench tinker --execute '$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); $g->ropes()->create(["name" => "Practice rope", "diameter_mm" => 10, "material" => "polyester", "is_usual" => true]); $g->badges()->create(["badge" => "lantern-hand"]); App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => $g->id, "role" => "lead"]); app(App\Crew\AddLearners::class)($g, array_map(fn ($n) => Compadre\Core\Data\Fields::of(["name" => "Nell $n", "age_band" => "8-10"]), range(1, '"$learners"'))); foreach (range(1, 40 * '"$years"') as $week) { $g->meetings()->create(["date" => now()->subWeeks($week)->format("Y-m-d"), "starts_at" => "18:30", "minutes" => 75, "checkers" => 2]); }' >/dev/null
-php -r 'require "vendor/autoload.php"; $n = 0; foreach (Compadre\Core\Knots\Library::at("packs")->all() as $id => $knot) if ($knot->hasDressing && $knot->hasTail && $n++ < 100) echo $id, "\n";' | head -n "$knots" >"$work/knots"
+bench_group "$learners" '$g->badges()->create(["badge" => "lantern-hand"]); foreach (range(1, 40 * '"$years"') as $week) { $g->meetings()->create(["date" => now()->subWeeks($week)->format("Y-m-d"), "starts_at" => "18:30", "minutes" => 75, "checkers" => 2]); }'
+bench_knots "$knots" checked >"$work/knots"
 sql -e 'create table bench_knots (n int auto_increment primary key, knot varchar(60))'
 sed "s/.*/insert into bench_knots (knot) values ('&');/" "$work/knots" | sql
 # Each learner and knot three times a year, on evenings of the group's; and who was there.
@@ -43,7 +22,7 @@ sql -e "set @n = 0;
     insert into check_events (id, \`schema\`, kind, group_id, learner_id, knot, meeting_id, device, device_seq, observed_at, received_at, corrected_at, day, \`by\`, tying, dressing, tail, purpose, test, how, prompts, verdict, answer_next, note, rule_version, pack_version)
     select uuid(), 1, 'result', l.group_id, l.id, k.knot, m.id, 'bench', (@n := @n + 1), concat(m.date, ' 18:40:00'), concat(m.date, ' 18:40:01'), concat(m.date, ' 18:40:00'), m.date, (select id from users limit 1), 'yes', 'yes', if(rand(1) < 0.3, 'no', 'yes'), 'not_looked', 'not_looked', 'attested', 0, 'has_it', '', if(rand(2) < 0.2, 'A little loose at the collar', null), 1, 1
     from learners l join bench_knots k join (select id, date, row_number() over (order by date) as n from meetings) m on (m.n + k.n * 7 + ascii(l.name)) % 40 < 3;
-    insert into attendances (meeting_id, learner_id, present, marked_by, created_at, updated_at) select m.id, l.id, rand(3) < 0.9, (select id from users limit 1), now(), now() from learners l join meetings m"
+    insert into attendances (group_id, meeting_id, learner_id, present, marked_by, created_at, updated_at) select l.group_id, m.id, l.id, rand(3) < 0.9, (select id from users limit 1), now(), now() from learners l join meetings m"
 house_artisan bench compadre:rebuild >/dev/null
 sums() { sql -e "select count(*), md5(group_concat(learner_id, knot, level, day order by learner_id, knot)) from (select * from standings) s" ; }
 sql -e "set global group_concat_max_len = 100000000"

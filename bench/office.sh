@@ -1,37 +1,18 @@
 #!/usr/bin/env bash
 # How many awards a minute an office is told of, without faults and with many: bench/office.sh [AWARDS, 500 by default]
-# A house and a stand-in of its own are started on loopback, and removed again. Waiting for an office to come round is left out.
-set -euo pipefail
-home="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
-cd "$home"
-umask 077
-for part in say account packages build services database house backup; do
-    # shellcheck source=/dev/null
-    source "ops/$part.sh"
-done
-awards="${1:-500}"
-packages_need "${debian_run[@]}"
-[ "${COMPADRE_BUILT:-no}" = yes ] || build_all
-if [ "$(id -u)" = 0 ]; then
-    account_prepare
-    COMPADRE_BUILT=yes as_account bash "$home/bench/office.sh" "$@"
-    exit
-fi
-dir="$(house_dir bench)"
-finish() { service_stop "$dir" office TERM; house_stop bench; rm -rf "$dir"; }
-trap finish EXIT
-house_stop bench 2>/dev/null || true
-rm -rf "$dir"
+# A stand-in of its own is started beside the house. Waiting for an office to come round is left out.
 export COMPADRE_WORK_LEASE=5 COMPADRE_OFFICE_PATIENCE=2
-house_start bench
+bench_last() { service_stop "$dir" office TERM; }
+# shellcheck source=bench/house.sh
+source "$(dirname "${BASH_SOURCE[0]}")/house.sh"
+awards="${1:-500}"
 # The bench is its own worker.
 service_stop "$dir" worker TERM
 port="$(port_from 8720)"
 sed -i "s/^COMPADRE_OFFICE_PORT=.*/COMPADRE_OFFICE_PORT='$port'/; s/^COMPADRE_OFFICE_SECRET=.*/COMPADRE_OFFICE_SECRET='$(secret)'/" "$dir/env"
 start_office "$dir"
-sql() { database_root "$(cat "$dir/run/sockets")" -N compadre_bench "$@"; }
 faults() { curl -fsS -o /dev/null -X PUT -d "$1" "http://127.0.0.1:$port/faults"; }
-house_artisan bench tinker --execute '$g = App\Models\Group::query()->create(["name" => "Gullwick Lantern Crew", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13])->refresh(); App\Models\User::query()->create(["name" => "Maren Holt", "email" => "maren@gullwick.example", "password" => "lantern-tail-77"])->memberships()->create(["group_id" => $g->id, "role" => "lead"]); app(App\Crew\AddLearners::class)($g, [Compadre\Core\Data\Fields::of(["name" => "Ada P.", "age_band" => "8-10"])]); App\Models\Office::query()->create(["group_id" => $g->id, "address" => "http://127.0.0.1:'"$port"'", "client" => "gullwick", "secret" => Crypt::encryptString("'"$(house_setting "$dir" COMPADRE_OFFICE_SECRET)"'")]);' >/dev/null
+bench_group 1 'App\Models\Office::query()->create(["group_id" => $g->id, "address" => "http://127.0.0.1:'"$port"'", "client" => "gullwick", "secret" => Crypt::encryptString("'"$(house_setting "$dir" COMPADRE_OFFICE_SECRET)"'")]);'
 
 # told FAULTS: so many awards, each with five requirements, until the office has answered for all of them.
 told() {

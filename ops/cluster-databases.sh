@@ -14,11 +14,11 @@ cluster_database_prepare() {
     mkdir -p "$dir"/{run,log}
     sockets="$(socket_dir "$dir")"
     database_prepare "$dir" "$sockets" "$(cluster_port "$name-sql")"
-    render ops/conf/galera.cnf NAME="$name" PROVIDER="$cluster_provider" MEMBERS="$(cluster_members)" GROUPPORT="$(cluster_port "$name-group")" \
+    render ops/conf/galera.cnf NAME="$name" DIR="$dir" NUMBER="1${name#db}" PROVIDER="$cluster_provider" MEMBERS="$(cluster_members)" GROUPPORT="$(cluster_port "$name-group")" \
         MISSEDPORT="$(cluster_port "$name-missed")" STATEPORT="$(cluster_port "$name-state")" >>"$dir/run/mariadb.cnf"
 }
 
-# cluster_reached NAME: how far a database that is down has come, as ID:NUMBER.
+# cluster_reached NAME: how far a database that is down has come, as ID:NUMBER, and what its log of what is written ends with.
 cluster_reached() {
     local dir found
     dir="$(cluster_dir "$1")"
@@ -103,8 +103,10 @@ cluster_databases_heal() {
                 at="$(cluster_reached "$name")"
             fi
             step "$name has come to $at"
-            if [[ "${at##*:}" =~ ^-?[0-9]+$ ]] && [ "${at##*:}" -gt "$most" ]; then
-                most="${at##*:}" best="$name"
+            # After a comma the same is said once more, as the log of what is written numbers it.
+            at="${at%%,*}" at="${at##*:}"
+            if [[ "$at" =~ ^-?[0-9]+$ ]] && [ "$at" -gt "$most" ]; then
+                most="$at" best="$name"
             fi
         done
         [ -n "$best" ] || fail "no database says how far it has come; see $(cluster_dir)/db1/log/mariadb.err"

@@ -3,8 +3,10 @@
 
 # shellcheck source=/dev/null
 source ops/cluster-databases.sh
+# shellcheck source=/dev/null
+source ops/cluster-backup.sh
 
-cluster_packages=(haproxy galera-4 rsync lsof redis-server php8.2-redis)
+cluster_packages=(haproxy galera-4 mariadb-backup rsync lsof redis-server php8.2-redis)
 cluster_apps=(app1 app2)
 
 # Another name than the usual one is a cluster of its own: tests have theirs.
@@ -46,24 +48,22 @@ cluster_app_prepare() {
         | sed "s/^SESSION_COOKIE=.*/SESSION_COOKIE='compadre_cluster'/" >"$dir/env"
 }
 
+cluster_app_answers() { curl -fsS -o /dev/null "http://127.0.0.1:$(cluster_port "$1")/up" 2>/dev/null; }
+
 # cluster_app_start NAME [PORT]
 cluster_app_start() {
-    local name="$1" dir sockets tries=0
+    local name="$1" dir sockets
     dir="$(cluster_dir "$name")"
     cluster_app_prepare "$name" "${2:-proxy}"
     sockets="$(socket_dir "$dir")"
     service_sweep "$dir" nginx
     service_sweep "$dir" fpm
-    rm -f "$dir/cache/config.php" "$dir/cache/routes.php"
+    rm -f "$dir/cache/config.php" "$dir/cache/routes.php" "$dir/storage/app/leaving"
     quietly "$dir/log/config.log" house_artisan "$cluster_house/$name" config:cache
     quietly "$dir/log/routes.log" house_artisan "$cluster_house/$name" route:cache
     start_fpm "$dir" "$sockets"
     start_nginx "$dir" "$sockets" "$(cluster_port "$name")" 127.0.0.1
-    until curl -fsS -o /dev/null "http://127.0.0.1:$(cluster_port "$name")/up" 2>/dev/null; do
-        tries=$((tries + 1))
-        [ $tries -gt 150 ] && fail "$name does not answer; see $dir/log"
-        sleep 0.2
-    done
+    cluster_wait "$name does not answer; see $dir/log" cluster_app_answers "$name"
     start_worker "$cluster_house/$name" cluster_worker
 }
 
@@ -109,24 +109,26 @@ cluster_writer() {
     mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$port" -u compadre -p"$(cluster_secret password)" -N --connect-timeout=2 -e 'select @@wsrep_node_name' 2>/dev/null || true
 }
 
-cluster_wait_writer() {
-    local tries=0
-    until [ -n "$(cluster_writer)" ]; do
+# cluster_wait WHY COMMAND... : half a minute and more until the command says yes; else why it is of no use to wait on.
+cluster_wait() {
+    local why="$1" tries=0
+    shift
+    until "$@"; do
         tries=$((tries + 1))
-        [ $tries -gt 150 ] && fail "the proxy lets nobody through to a database; see $(cluster_dir)/proxy/log/haproxy.out"
+        [ $tries -gt 150 ] && fail "$why"
         sleep 0.2
     done
 }
 
+cluster_has_writer() { [ -n "$(cluster_writer)" ]; }
+cluster_wait_writer() { cluster_wait "the proxy lets nobody through to a database; see $(cluster_dir)/proxy/log/haproxy.out" cluster_has_writer; }
+
 # Until the proxy has seen for itself that somebody serves.
-cluster_wait_served() {
-    local tries=0
-    until curl -fsS -o /dev/null --max-time 10 "http://127.0.0.1:$(cluster_port web)/api/ready" 2>/dev/null; do
-        tries=$((tries + 1))
-        [ $tries -gt 150 ] && fail "the proxy finds nobody who serves; see $(cluster_dir)/proxy/log/haproxy.out"
-        sleep 0.2
-    done
-}
+cluster_is_served() { curl -fsS -o /dev/null --max-time 10 "http://127.0.0.1:$(cluster_port web)/api/ready" 2>/dev/null; }
+cluster_wait_served() { cluster_wait "the proxy finds nobody who serves; see $(cluster_dir)/proxy/log/haproxy.out" cluster_is_served; }
+
+# cluster_app_is NAME STATE: whether the proxy takes an installation to be UP, or DOWN.
+cluster_app_is() { curl -fsS "http://127.0.0.1:$(cluster_port figures)/metrics" 2>/dev/null | grep -q "^haproxy_server_status{proxy=\"people\",server=\"$1\",state=\"$2\"} 1"; }
 
 # --- what is asked of it ---
 
@@ -144,13 +146,18 @@ cluster_up() {
     cluster_app_prepare app1
     # One changes the schema, through the proxy like every other act.
     quietly "$(cluster_dir)/app1/log/migrate.log" house_artisan "$cluster_house/app1" migrate --force
+    if [ -s "$(cluster_dir)/forget.tsv" ]; then
+        house_artisan "$cluster_house/app1" compadre:forget-again "$(cluster_dir)/forget.tsv"
+        rm -f "$(cluster_dir)/forget.tsv"
+    fi
     quietly "$(cluster_dir)/app1/log/seed.log" house_artisan "$cluster_house/app1" compadre:seed-demo
     step "starting two installations of the app"
     for name in "${cluster_apps[@]}"; do cluster_app_start "$name"; done
     cluster_wait_served
     step "all is up after $((SECONDS - begun)) s"
-    printf '\nThe demo on several machines is at  http://127.0.0.1:%s\n' "$(cluster_port web)"
-    house_artisan "$cluster_house/app1" compadre:sign-ins
+    printf '\nThe house on several machines is at  http://127.0.0.1:%s\n' "$(cluster_port web)"
+    # Who is in one that was put back has the passwords they had.
+    [ -n "${cluster_was:-}" ] || house_artisan "$cluster_house/app1" compadre:sign-ins
 }
 
 cluster_made() { [ -s "$(cluster_dir)/ports" ] || fail "there is no cluster yet; run ./compadre cluster up first"; }
@@ -212,6 +219,28 @@ cluster_app_stop() {
     service_stop "$dir" worker TERM
     service_stop "$dir" nginx QUIT
     service_stop "$dir" fpm TERM
+}
+
+# cluster_app_leave NAME: until the proxy sends nobody to it any more.
+cluster_app_leave() {
+    touch "$(cluster_dir "$1")/storage/app/leaving"
+    cluster_wait "the proxy still sends people to $1" cluster_app_is "$1" DOWN
+}
+
+# Each installation anew with the code as it is now, one after the other. One changes the schema before: the others go on writing to it
+# as they know it.
+cluster_update() {
+    local name begun=$SECONDS
+    cluster_made
+    quietly "$(cluster_dir)/app1/log/migrate.log" house_artisan "$cluster_house/app1" migrate --force
+    for name in "${cluster_apps[@]}"; do
+        step "$name is brought up to date"
+        if service_alive "$(cluster_dir "$name")" nginx; then cluster_app_leave "$name"; fi
+        cluster_app_stop "$name"
+        cluster_app_start "$name"
+        cluster_wait "the proxy sends nobody to $name yet" cluster_app_is "$name" UP
+    done
+    step "all is up to date after $((SECONDS - begun)) s"
 }
 
 cluster_stop() {

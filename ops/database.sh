@@ -5,6 +5,7 @@ export UMASK=0600 UMASK_DIR=0700
 
 database_prepare() {
     local dir="$1" sockets="$2" dbport="$3"
+    mkdir -p "$dir/tmp"
     render ops/conf/mariadb.cnf DIR="$dir" SOCKETS="$sockets" DBPORT="$dbport" >"$dir/run/mariadb.cnf"
     [ -d "$dir/mysql/mysql" ] && return
     step "making the database"

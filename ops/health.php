@@ -19,6 +19,9 @@ const FIGURES = [
     ['compadre_database_held_up', 'gauge', 'Part of the time in which all waited for the slowest, 0 to 1', 'wsrep_flow_control_paused'],
 ];
 
+/** With so little left a database leaves its cluster: one that waits for room holds up all that wait for it. */
+const LEAVES = 64e6;
+
 /** @return list<string> */
 function figure(string $name, string $type, string $about, float $value): array
 {
@@ -44,6 +47,10 @@ try {
     $database = new PDO('mysql:unix_socket='.getenv('COMPADRE_SOCKET'), 'root', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::ATTR_TIMEOUT => 2]);
     $cluster = $database->query("show global status like 'wsrep\\_%'")->fetchAll(PDO::FETCH_KEY_PAIR);
     $troubles = Readiness::judged($cluster, true, true, $free);
+    if ($free < LEAVES && ($cluster['wsrep_connected'] ?? '') === 'ON') {
+        error_log(sprintf('%d MB are left: this database leaves its cluster. Make room, and start it.', $free / 1e6));
+        $database->exec('shutdown');
+    }
     if ($troubles === [] && $_SERVER['REQUEST_URI'] === '/metrics') {
         $lines = queue($database, (string) getenv('COMPADRE_SCHEMA'));
     }

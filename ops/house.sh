@@ -75,7 +75,7 @@ house_start() {
     start_database "$dir"
     database_wait "$dir" "$sockets"
     if [ "$house" = test ]; then
-        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" compadre_test compadre_feature compadre_upgrade
+        database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" compadre_test compadre_feature compadre_upgrade compadre_plans
     else
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "$(house_database "$house")"
     fi

@@ -79,6 +79,7 @@ abstract class FeatureCase extends TestCase
     {
         parent::assertPostConditions();
         self::assertSame([], $this->unscoped(), 'Asked of all groups in a request of one.');
+        self::assertSame([], $this->readsThrough(), 'Read through row by row in a house of many groups.');
     }
 
     protected function tearDown(): void

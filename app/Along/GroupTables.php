@@ -55,7 +55,7 @@ final class GroupTables
         return $known[$table] ??= array_values(array_diff(array_map(
             static fn (array $column): string => $column['name'],
             array_filter(Schema::getColumns($table), static fn (array $column): bool => $column['generation'] === null),
-        ), self::HOUSES[$table] ?? []));
+        ), self::HOUSES[$table] ?? [], self::isKnownByParent($table) ? ['group_id'] : []));
     }
 
     /** @return list<string> what tells its rows apart */
@@ -73,15 +73,29 @@ final class GroupTables
         return $known[$table] ?? [];
     }
 
+    /** @return array<string, string> what a row of the table says of its group beside what a zip says */
+    public static function known(string $table, string $group): array
+    {
+        return self::isKnownByParent($table) ? ['group_id' => $group] : [];
+    }
+
+    /** What is a group's by what it refers to says so, too, for the database's own references; a zip, which is one group's, does not say it row by row. */
+    private static function isKnownByParent(string $table): bool
+    {
+        return ! in_array(self::ALONG[$table] ?? 'id', ['id', 'group_id'], true);
+    }
+
     /** A group's rows, in the order of their key. */
     public static function rows(string $table, string $group): Builder
     {
         $rows = DB::table($table);
+        // Asked for beforehand: what is deleted by a question within the question is looked for through the whole table.
+        $of = static fn (string $parent): array => DB::table($parent)->where('group_id', $group)->pluck('id')->all();
         match (self::ALONG[$table]) {
             'id' => $rows->where('id', $group),
-            'learner_id' => $rows->whereIn('learner_id', DB::table('learners')->where('group_id', $group)->select('id')),
-            'meeting_id' => $rows->whereIn('meeting_id', DB::table('meetings')->where('group_id', $group)->select('id')),
-            'list_id' => $rows->whereIn('list_id', DB::table('status_lists')->where('group_id', $group)->select('id')),
+            'learner_id' => $rows->whereIn('learner_id', $of('learners')),
+            'meeting_id' => $rows->whereIn('meeting_id', $of('meetings')),
+            'list_id' => $rows->whereIn('list_id', $of('status_lists')),
             default => $rows->where('group_id', $group),
         };
         foreach (self::key($table) as $column) {

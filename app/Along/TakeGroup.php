@@ -185,7 +185,7 @@ final class TakeGroup
             $this->read[$table][(string) $now['id']] = true;
         }
 
-        return $this->own($table, $now);
+        return $this->own($table, $now + GroupTables::known($table, $zip->group));
     }
 
     /**

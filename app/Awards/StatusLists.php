@@ -37,7 +37,7 @@ final readonly class StatusLists
         }
         do {
             $place = random_int(0, StatusList::LENGTH - 1);
-        } while (DB::table('status_places')->insertOrIgnore(['list_id' => $list->id, 'place' => $place]) === 0);
+        } while (DB::table('status_places')->insertOrIgnore(['group_id' => $group->id, 'list_id' => $list->id, 'place' => $place]) === 0);
 
         return ['list' => $list->id, 'uri' => $list->uri, 'place' => $place];
     }

@@ -7,6 +7,7 @@ namespace App\Course;
 use App\Models\Group;
 use Compadre\Core\Teaching\Term\PartKind;
 use Compadre\Core\Teaching\Term\PlanPart;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -34,8 +35,16 @@ final class KeptParts
     /** Takes a knot's lessons to come out of it: nobody is promised them any more. */
     public static function leave(Group $group, string $knot): void
     {
-        DB::table('plan_parts')->where('group_id', $group->id)->where('kind', PartKind::Lesson->value)->where('what', $knot)
-            ->whereIn('meeting_id', $group->term()->where('date', '>=', $group->today())->select('id'))->delete();
+        self::remove($group, DB::table('plan_parts')->where('group_id', $group->id)->where('kind', PartKind::Lesson->value)->where('what', $knot)
+            ->whereIn('meeting_id', $group->term()->where('date', '>=', $group->today())->select('id')));
+    }
+
+    /** @param  Builder  $parts  some of the group's */
+    private static function remove(Group $group, Builder $parts): void
+    {
+        $ids = $parts->pluck('id')->all();
+        DB::table('plan_people')->where('group_id', $group->id)->whereIn('plan_part_id', $ids)->delete();
+        DB::table('plan_parts')->where('group_id', $group->id)->whereIn('id', $ids)->delete();
     }
 
     /**
@@ -58,7 +67,7 @@ final class KeptParts
             }
         }
         DB::transaction(function () use ($group, $parts, $rows, $people): void {
-            DB::table('plan_parts')->where('group_id', $group->id)->whereIn('meeting_id', array_map(strval(...), array_keys($parts)))->delete();
+            self::remove($group, DB::table('plan_parts')->where('group_id', $group->id)->whereIn('meeting_id', array_map(strval(...), array_keys($parts))));
             foreach (['plan_parts' => $rows, 'plan_people' => $people] as $table => $all) {
                 foreach (array_chunk($all, 500) as $some) {
                     DB::table($table)->insert($some);

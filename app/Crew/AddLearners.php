@@ -53,7 +53,7 @@ final readonly class AddLearners
     private function start(Group $group, Learner $learner): void
     {
         foreach ($this->fitting($group, $learner->age_band) as $badge) {
-            Pursuit::query()->create(['learner_id' => $learner->id, 'badge' => $badge->id, 'version' => $badge->version]);
+            Pursuit::query()->create(['group_id' => $group->id, 'learner_id' => $learner->id, 'badge' => $badge->id, 'version' => $badge->version]);
         }
     }
 

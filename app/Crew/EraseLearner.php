@@ -15,6 +15,8 @@ use App\Models\Group;
 use App\Models\KeptFile;
 use App\Models\Learner;
 use App\Models\LeftCheck;
+use App\Models\PracticeCard;
+use App\Models\PracticeDay;
 use App\Models\Pursuit;
 use App\Models\Standing;
 use App\Models\Turn;
@@ -37,9 +39,10 @@ final readonly class EraseLearner
             $this->office->erased($group, $learner);
             // What was signed may lie anywhere: whoever looks at it is told.
             Award::markTakenBack(Award::query()->where('learner_id', $learner->id));
-            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class, Award::class] as $kept) {
+            foreach ([CheckEvent::class, Standing::class, Attendance::class, Pursuit::class, BadgeTick::class, LeftCheck::class, Award::class, PracticeDay::class, PracticeCard::class] as $kept) {
                 $kept::query()->where('learner_id', $learner->id)->delete();
             }
+            DB::table('plan_people')->where('learner_id', $learner->id)->delete();
             KeptFile::forgetIn($group);
             $learner->delete();
             GoneLearner::query()->create(['id' => $learner->id, 'group_id' => $group->id]);

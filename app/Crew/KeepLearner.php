@@ -91,18 +91,22 @@ final readonly class KeepLearner
             }
             Attendance::query()->where('learner_id', $from->id)->delete();
             foreach (Pursuit::query()->where('learner_id', $from->id)->get() as $pursuit) {
-                Pursuit::query()->firstOrCreate(['learner_id' => $into->id, 'badge' => $pursuit->badge], ['version' => $pursuit->version]);
+                Pursuit::query()->firstOrCreate(['learner_id' => $into->id, 'badge' => $pursuit->badge], ['group_id' => $group->id, 'version' => $pursuit->version]);
             }
             Pursuit::query()->where('learner_id', $from->id)->delete();
             foreach (BadgeTick::query()->where('learner_id', $from->id)->get() as $tick) {
-                BadgeTick::query()->firstOrCreate(['learner_id' => $into->id, 'note' => $tick->note], ['ticked_by' => $tick->ticked_by]);
+                BadgeTick::query()->firstOrCreate(['learner_id' => $into->id, 'note' => $tick->note], ['group_id' => $group->id, 'ticked_by' => $tick->ticked_by]);
             }
             BadgeTick::query()->where('learner_id', $from->id)->delete();
             $this->mergeAwards($group, $from, $into);
             LeftCheck::query()->where('learner_id', $from->id)->update(['learner_id' => $into->id]);
-            // Where both were to be at one station, one of them is enough.
-            DB::statement('update ignore plan_people set learner_id = ? where learner_id = ?', [$into->id, $from->id]);
-            DB::table('standings')->where('learner_id', $from->id)->delete();
+            // Where both were to be at one station, or practised one knot on one day, one of them is enough.
+            foreach (['plan_people', 'practice_days'] as $table) {
+                DB::statement("update ignore $table set learner_id = ? where learner_id = ?", [$into->id, $from->id]);
+            }
+            foreach (['plan_people', 'practice_days', 'practice_cards', 'standings'] as $table) {
+                DB::table($table)->where('learner_id', $from->id)->delete();
+            }
             $from->delete();
             GoneLearner::query()->create(['id' => $from->id, 'group_id' => $group->id, 'into_id' => $into->id]);
             $this->derive->rebuild($group);

@@ -13,9 +13,11 @@ use Illuminate\Http\Response;
 
 final class HostController extends Controller
 {
-    public function show(): JsonResponse
+    public function show(Request $request): JsonResponse
     {
-        return new JsonResponse(HostView::look());
+        return new JsonResponse(HostView::look(
+            $this->asked($request, 'find') ?? '', GroupsShown::from($this->asked($request, 'show') ?? 'all'), GroupsOrder::from($this->asked($request, 'order') ?? 'name'), (int) ($this->asked($request, 'page') ?? 1),
+        ));
     }
 
     public function makePlace(Request $request, KeepPlaces $places): JsonResponse

@@ -7,6 +7,7 @@ namespace App\Host;
 use App\Models\Group;
 use App\Models\Place;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -17,60 +18,26 @@ final class HostView
     /** Days that count as lately. */
     private const LATELY = 28;
 
+    /** For so many seconds the house's checks of late are not counted again: there may be millions. */
+    private const COUNTED = 600;
+
     /** @return array<string, mixed> */
-    public static function look(): array
+    public static function look(string $find, GroupsShown $shown, GroupsOrder $order, int $page): array
     {
-        $groups = array_values(Group::query()->orderBy('name')->orderBy('id')->get()->all());
+        $since = CarbonImmutable::now()->subDays(self::LATELY)->format('Y-m-d');
 
         return [
             'days' => self::LATELY,
-            'groups' => self::groups($groups),
+            'sums' => [
+                'groups' => Group::query()->count(), 'learners' => DB::table('learners')->whereNull('archived_at')->count(),
+                'checks' => Cache::store(config()->string('cache.kept'))->remember("host-checks-$since", self::COUNTED, static fn (): int => DB::table('check_events')->where('day', '>=', $since)->count()),
+            ],
+            ...(new HostedGroups($since))->look($find, $shown, $order, $page),
             'places' => Place::open()->get()->map(static fn (Place $one): array => [
                 'id' => $one->id, 'name' => $one->name, 'learners_most' => $one->learners_most, 'people_most' => $one->people_most, 'expires_at' => $one->expires_at->toIso8601ZuluString(),
             ])->values()->all(),
             'health' => self::health(),
         ];
-    }
-
-    /**
-     * @param  list<Group>  $groups
-     * @return list<array<string, mixed>>
-     */
-    private static function groups(array $groups): array
-    {
-        $since = CarbonImmutable::now()->subDays(self::LATELY);
-        // Each is one question, however many groups there are.
-        $learners = self::count('learners', 'archived_at is null');
-        $people = self::count('memberships', 'until is null');
-        $checks = self::count('check_events', 'day >= ?', [$since->format('Y-m-d')]);
-        $last = DB::table('check_events')->groupBy('group_id')->selectRaw('group_id, max(day) as day')->pluck('day', 'group_id');
-        $bytes = DB::table('kept_files')->whereNotNull('group_id')->groupBy('group_id')->selectRaw('group_id, sum(bytes) as bytes')->pluck('bytes', 'group_id');
-        $rows = [];
-        foreach ($groups as $group) {
-            $day = $last->get($group->id);
-            $rows[] = [
-                'id' => $group->id, 'name' => $group->name, 'since' => $group->created_at?->setTimezone($group->time_zone)->format('Y-m-d'), 'learners' => $learners[$group->id] ?? 0, 'learners_most' => $group->learners_most,
-                'people' => $people[$group->id] ?? 0, 'people_most' => $group->people_most, 'checks' => $checks[$group->id] ?? 0, 'last_day' => is_string($day) ? substr($day, 0, 10) : null, 'kept_bytes' => (int) $bytes->get($group->id, 0),
-                'state' => match (true) {
-                    $group->removing_at !== null => 'removing',
-                    $group->closed_at !== null => 'closed',
-                    $group->left_at !== null => 'moved',
-                    default => 'open',
-                },
-            ];
-        }
-
-        return $rows;
-    }
-
-    /**
-     * @param  literal-string  $where
-     * @param  list<string>  $values
-     * @return array<string, int> rows by group
-     */
-    private static function count(string $table, string $where, array $values = []): array
-    {
-        return DB::table($table)->whereRaw($where, $values)->groupBy('group_id')->selectRaw('group_id, count(*) as count')->pluck('count', 'group_id')->map(static fn (mixed $count): int => (int) $count)->all();
     }
 
     /** @return array<string, mixed> */

@@ -17,13 +17,19 @@ final readonly class Readiness
     /** Below so many bytes a write may fail in the middle of an evening. */
     private const LEAST_DISK = 200_000_000;
 
+    /** While this file is in the storage, the installation is about to be stopped: what is under way is finished, nobody new is sent to it. */
+    private const LEAVES = 'app/leaving';
+
     public function __construct(private Migrator $migrator)
     {
     }
 
-    /** @return list<string> what keeps it from serving: database, cluster, schema, storage, disk; none: it is ready */
+    /** @return list<string> what keeps it from serving: leaving, database, cluster, schema, storage, disk; none: it is ready */
     public function troubles(): array
     {
+        if (is_file(storage_path(self::LEAVES))) {
+            return ['leaving'];
+        }
         try {
             DB::select('select 1');
         } catch (Throwable) {

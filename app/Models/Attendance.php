@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 
 /**
+ * @property ?string $group_id null where an app of before wrote it
  * @property string $meeting_id
  * @property string $learner_id
  * @property bool $present

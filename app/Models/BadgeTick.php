@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * A requirement that is no knot, ticked off for a learner.
  *
+ * @property ?string $group_id null where an app of before wrote it
  * @property string $learner_id
  * @property string $note
  * @property string $ticked_by

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
  * A block of a meeting under way: as planned when it began, and what became of it.
  *
  * @property string $id
+ * @property ?string $group_id null where an app of before wrote it
  * @property string $meeting_id
  * @property int $position
  * @property string $kind

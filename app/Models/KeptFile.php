@@ -74,7 +74,7 @@ final class KeptFile extends Model
     {
         $files = static fn (): Builder => self::query()->where('group_id', $group->id);
         self::removeAll($files()->where('kind', 'given'));
-        DB::table('kept_file_parts')->whereIn('file_id', $files()->select('id'))->delete();
+        DB::table('kept_file_parts')->whereIn('file_id', $files()->pluck('id'))->delete();
         $files()->where('state', 'ready')->update(['state' => 'gone', 'bytes' => 0, 'stamp' => (string) Str::uuid()]);
         $files()->where('state', 'asked')->update(['stamp' => (string) Str::uuid()]);
     }

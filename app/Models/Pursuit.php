@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * A learner under way to a badge, in the version they began with.
  *
+ * @property ?string $group_id null where an app of before wrote it
  * @property string $learner_id
  * @property string $badge
  * @property int $version

@@ -19,7 +19,7 @@ final class MarkAttendance
     {
         $now = CarbonImmutable::now();
         Attendance::query()->upsert(
-            [['meeting_id' => $meeting->id, 'learner_id' => $learner->id, 'present' => $present, 'marked_by' => $by->id, 'created_at' => $now, 'updated_at' => $now]],
+            [['group_id' => $meeting->group_id, 'meeting_id' => $meeting->id, 'learner_id' => $learner->id, 'present' => $present, 'marked_by' => $by->id, 'created_at' => $now, 'updated_at' => $now]],
             ['meeting_id', 'learner_id'], ['present', 'marked_by', 'updated_at'],
         );
     }

@@ -80,7 +80,7 @@ final readonly class RunMeeting
         $read = array_map(static fn (array $one): Fields => Fields::of($one), $planned);
         $clock = Clock::start(array_map(static fn (Fields $one): array => ['knot' => $one->textOrNull('knot'), 'minutes' => $one->number('minutes')], $read), $at);
         foreach ($clock->blocks as $number => $block) {
-            $meeting->blocks()->create(self::columns($block) + ['kind' => $read[$number]->text('kind'), 'stations' => $planned[$number]]);
+            $meeting->blocks()->create(self::columns($block) + ['group_id' => $meeting->group_id, 'kind' => $read[$number]->text('kind'), 'stations' => $planned[$number]]);
         }
         $meeting->update(['started_at' => $at]);
     }
@@ -126,7 +126,7 @@ final readonly class RunMeeting
         foreach ($after->blocks as $block) {
             if ($block->cutFrom !== null) {
                 $whole = $this->row($meeting, $block->cutFrom);
-                $meeting->blocks()->create(self::columns($block) + ['kind' => $whole->kind, 'stations' => $whole->stations]);
+                $meeting->blocks()->create(self::columns($block) + ['group_id' => $meeting->group_id, 'kind' => $whole->kind, 'stations' => $whole->stations]);
             } elseif (! $block->isSameAs($before->block($block->place))) {
                 $this->row($meeting, $block->place)->update(self::columns($block));
             }

@@ -91,3 +91,31 @@ it('closes a group and removes it, when its name is typed', function (): void {
     $this->visit('/crew');
     $this->see('0 groups, 0 learners');
 });
+
+it('looks through many groups, a page at a time, by a part of their names and by what has gone quiet', function (): void {
+    $this->house();
+    $this->within('foreach (range(1, 60) as $n) { App\Models\Group::query()->create(["name" => "Tarrow Shore Band $n", "time_zone" => "UTC", "units" => "mm", "age_from" => 8, "age_to" => 13]); }');
+    $this->artisan('compadre:host', 'maren@gullwick.example');
+    $this->signIn();
+    $this->visit('/host');
+    $this->see('61 groups, 16 learners');
+    $this->see('Page 1 of 2, 61 groups');
+    $this->accessible('many groups');
+    $this->named('Next')->click();
+    $this->see('Page 2 of 2, 61 groups');
+    $this->see('Tarrow Shore Band 9');
+    $this->fill('Find a group', 'band 17');
+    $this->see('Tarrow Shore Band 17');
+    $this->notSee('Tarrow Shore Band 9');
+    // All are open; and only one group has ever checked anything.
+    $this->fill('Show', 'shut');
+    $this->see('No group is like that.');
+    $this->fill('Show', 'quiet');
+    $this->see('Tarrow Shore Band 17');
+    $this->fill('Find a group', 'gullwick');
+    $this->see('No group is like that.');
+    $this->fill('Show', 'all');
+    $this->see('Change');
+    $this->named('Change: Gullwick Lantern Crew')->click();
+    $this->see('How many it may have');
+});

@@ -8,17 +8,47 @@ use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\TestHouse;
 
-/** Three databases, two installations and a proxy of the tests' own, var/cluster-test, handled by the functions of ops/cluster.sh. */
+/** Three databases, two installations and a proxy of the tests' own, var/cluster-test and what it is put back into, handled by the functions of ops/cluster.sh. */
 final class Cluster
 {
+    /** Which of them is spoken to: another one is what the first was put back into. */
+    public static string $name = 'cluster-test';
+
+    /** A database that has a disk of its own, as large as this, where the tests may mount one. */
+    public const SMALL = __DIR__.'/../../var/cluster-test/db1';
+
+    private const SMALL_SIZE = '900m';
+
+    /** Where the tests run as root: others may not mount. */
+    public static function mountSmallDisk(): void
+    {
+        if (posix_geteuid() === 0) {
+            self::run('mkdir -p "$(cluster_dir db1)"; chmod 700 "$(cluster_dir)"');
+            (new Process(['mount', '-t', 'tmpfs', '-o', 'size='.self::SMALL_SIZE.',mode=700,uid='.fileowner(self::SMALL).',gid='.filegroup(self::SMALL), 'tmpfs', self::SMALL]))->run();
+        }
+    }
+
+    public static function hasSmallDisk(): bool
+    {
+        return (new Process(['mountpoint', '-q', self::SMALL]))->run() === 0;
+    }
+
+    public static function unmountSmallDisk(): void
+    {
+        if (self::hasSmallDisk()) {
+            (new Process(['umount', self::SMALL]))->mustRun();
+        }
+    }
+
     /** @throws RuntimeException with all that was said, where the script fails */
     public static function run(string $script): string
     {
+        $name = self::$name;
         $root = dirname(__DIR__, 2);
         $process = new Process([...TestHouse::asAccount(), 'bash', '-c', <<<SH
             set -euo pipefail
             umask 077
-            export COMPADRE_CLUSTER=cluster-test
+            export COMPADRE_CLUSTER=$name
             home="$root"; cd "\$home"
             for part in say account packages build services database house backup along lan cluster; do source "ops/\$part.sh"; done
             $script

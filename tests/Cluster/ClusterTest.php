@@ -26,11 +26,23 @@ function holdAll(Phones $phones): void
 }
 
 beforeAll(function (): void {
-    Cluster::run('cluster_stop; rm -rf "$(cluster_dir)"; cluster_up');
+    Cluster::run('cluster_stop');
+    Cluster::unmountSmallDisk();
+    Cluster::run('rm -rf "$(cluster_dir)" "$(cluster_kept)"');
+    Cluster::mountSmallDisk();
+    Cluster::run('cluster_up');
 });
 
 afterAll(function (): void {
-    Cluster::run('cluster_stop; rm -rf "$(cluster_dir)"');
+    $names = ['cluster-third', 'cluster-again', 'cluster-test'];
+    foreach ($names as Cluster::$name) {
+        Cluster::run('cluster_stop');
+    }
+    // It lies in the last of them: until all are stopped it is in use.
+    Cluster::unmountSmallDisk();
+    foreach ($names as Cluster::$name) {
+        Cluster::run('rm -rf "$(cluster_dir)" "$(cluster_kept)"');
+    }
 });
 
 it('serves the same house from both installations, and writes to one database alone', function (): void {
@@ -70,6 +82,29 @@ it('counts tries by who tries, wherever they are answered, and not by the proxy'
         expect($answers)->toBe([422 => 30, 429 => 4], $from);
     }
 });
+
+it('is written to elsewhere before a disk is full, and a database leaves rather than hold up all', function (): void {
+    $first = Cluster::writer();
+    expect(is_dir(Cluster::SMALL))->toBeTrue()->and($first)->toBe(basename(Cluster::SMALL));
+    $leave = static function (int $megabytes): void {
+        Cluster::run('dd if=/dev/zero of='.Cluster::SMALL.'/filler bs=1M oflag=append conv=notrunc status=none count='.((int) (disk_free_space(Cluster::SMALL) / 1e6) - $megabytes));
+    };
+    $phones = new Phones(24, Cluster::address());
+    $phones->waitFor(100);
+    $leave(150);
+    // It says that it has little room: who writes goes elsewhere, and it keeps in step.
+    $phones->waitFor(150);
+    Cluster::run("until [ \"\$(cluster_writer)\" != $first ] && [ -n \"\$(cluster_writer)\" ]; do sleep 0.2; done");
+    expect(Cluster::run("cluster_is_joined $first && echo in"))->toBe('in');
+    $leave(40);
+    Cluster::run("while service_alive \"\$(cluster_dir $first)\" mariadb; do sleep 0.2; done");
+    $phones->waitFor(150);
+    unlink(Cluster::SMALL.'/filler');
+    Cluster::run('cluster_heal');
+    $phones->waitFor(100);
+    $phones->end();
+    holdAll($phones);
+})->skip(fn (): bool => ! Cluster::hasSmallDisk(), 'a disk of a size of its own needs root, and mounts');
 
 it('keeps one truth even while two databases are written to', function (): void {
     Cluster::run('for pair in app1:db1-sql app2:db2-sql; do cluster_app_stop "${pair%:*}"; cluster_app_start "${pair%:*}" "${pair#*:}"; done');
@@ -139,4 +174,67 @@ it('is served by the other installation when one is killed, without Redis, and o
         ->and(Cluster::run('REDISCLI_AUTH="$(cluster_secret redis-password)" redis-cli -p "$(cluster_port redis)" --raw keys "*"'))->toContain('board-');
     $phones->end();
     holdAll($phones);
+});
+
+it('is brought up to date under a stream of checks, and nobody notices', function (): void {
+    $phones = new Phones(24, Cluster::address());
+    $phones->waitFor(100);
+    $processes = static fn (): array => explode("\n", Cluster::run('cat "$(cluster_dir app1)/run/fpm.pid" "$(cluster_dir app2)/run/fpm.pid"'));
+    $before = $processes();
+    // A newer version has made its changes already: those that run still write as they know it.
+    Cluster::run('cluster_sql "$(cluster_writer)" compadre_cluster -e "alter table check_events add column not_known_yet int not null default 0, algorithm=instant; alter table learners add column not_known_yet varchar(20) null, algorithm=instant"');
+    $phones->waitFor(100);
+    Cluster::run('cluster_update');
+    $phones->waitFor(100);
+    $phones->end();
+    expect(array_intersect($before, $processes()))->toBe([])->and(array_keys($phones->figures['statuses']))->toBe([200]);
+    holdAll($phones);
+    Cluster::run('cluster_sql "$(cluster_writer)" compadre_cluster -e "alter table check_events drop column not_known_yet; alter table learners drop column not_known_yet"');
+});
+
+it('is put back to any moment from what was kept, and who was erased since stays so', function (): void {
+    $phones = new Phones(24, Cluster::address());
+    $phones->waitFor(150);
+    $copy = last(explode("\n", Cluster::run('cluster_backup')));
+    $phones->waitFor(200);
+    $answered = $phones->acknowledged;
+    // Whatever is written within a second has that second.
+    $moment = Cluster::asked('db1', 'select utc_timestamp() + interval 1 second');
+    Cluster::asked('db1', 'do sleep(1.5)');
+    $learner = Cluster::asked('db1', "select learner_id from check_events where id = '$answered[0]'");
+    $theirs = explode("\n", Cluster::asked('db1', "select id from check_events where learner_id = '$learner'"));
+    $phones->waitFor(100);
+    $phones->end();
+    Cluster::run("printf 'learner\\t%s\\t%s\\t\\n' $learner \"\$(cluster_sql db1 compadre_cluster -e \"select group_id from learners where id = '$learner'\")\" >\"\$(cluster_dir)/erased.tsv\"; house_artisan \"\$cluster_house/app1\" compadre:forget-again \"\$(cluster_dir)/erased.tsv\"");
+    // And then somebody takes the wrong database for the one to try things in.
+    Cluster::run('cluster_sql "$(cluster_writer)" compadre_cluster -e "delete from standings; delete from check_events"; cluster_log; cluster_stop');
+    $words = Cluster::run('cat "$(cluster_dir)/backup-words"');
+    expect(fn () => Cluster::run("cluster_restore $copy <<<'$words' 2>&1"))->toThrow(RuntimeException::class, 'there is a cluster already');
+    Cluster::$name = 'cluster-again';
+    expect(fn () => Cluster::run("cluster_restore $copy <<<'not these words' 2>&1"))->toThrow(RuntimeException::class, 'does not open with these words')
+        ->and(fn () => Cluster::run("cluster_restore $copy 'last night' <<<'$words' 2>&1"))->toThrow(RuntimeException::class, 'a date and a time in UTC');
+    expect(Cluster::run("cluster_restore $copy '$moment' <<<'$words'"))->toContain("until $moment");
+    $wanted = array_values(array_diff($answered, $theirs));
+    expect(count($wanted))->toBeGreaterThan(200);
+    foreach (['db1', 'db2', 'db3'] as $node) {
+        $there = array_flip(explode("\n", Cluster::asked($node, 'select id from check_events')));
+        expect(array_values(array_filter($wanted, static fn (string $id): bool => ! isset($there[$id]))))->toBe([], "on $node")
+            ->and(Cluster::asked($node, "select count(*) from check_events where received_at >= '$moment'"))->toBe('0')
+            ->and(Cluster::asked($node, "select (select count(*) from learners where id = '$learner'), (select count(*) from gone_learners where id = '$learner')"))->toBe("0\t1");
+    }
+    expect(Cluster::holdsOneTruth())->toBeTrue();
+});
+
+it('is not put back over a gap in what was kept', function (): void {
+    $copy = last(explode("\n", Cluster::run('cluster_backup')));
+    foreach (['left', 'right', 'left'] as $hand) {
+        Cluster::run("cluster_sql \"\$(cluster_writer)\" compadre_cluster -e \"update learners set hand = '$hand'\"; cluster_log");
+    }
+    $words = Cluster::run('cat "$(cluster_dir)/backup-words"');
+    $pieces = explode("\n", Cluster::run('ls -v "$(cluster_kept)/$(cluster_history)"/*.7z'));
+    expect(count($pieces))->toBeGreaterThan(3);
+    unlink($pieces[count($pieces) - 2]);
+    Cluster::$name = 'cluster-third';
+    expect(fn () => Cluster::run("cluster_restore $copy <<<'$words' 2>&1"))->toThrow(RuntimeException::class, 'has a gap after')
+        ->and(Cluster::run('ls -A "$(cluster_dir)/db1"'))->not->toContain('mysql');
 });

@@ -17,6 +17,17 @@ use App\Work\DoWork;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
+/** An id that no row has. */
+const NOBODYS_ID = '0194a000-0000-7000-8000-000000000000';
+
+/** @return array<string, mixed> a row of a check on that day */
+function hostedCheck(Learner $learner, string $day, User $by): array
+{
+    return ['id' => (string) Illuminate\Support\Str::uuid7(), 'schema' => 1, 'kind' => 'result', 'group_id' => $learner->group_id, 'learner_id' => $learner->id, 'knot' => 'overhand', 'device' => 'phone', 'device_seq' => 1,
+        'observed_at' => "$day 18:00:00", 'received_at' => "$day 18:00:00", 'corrected_at' => "$day 18:00:00", 'day' => $day, 'by' => $by->id, 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'purpose' => 'not_looked', 'test' => 'not_looked',
+        'how' => 'attested', 'prompts' => 0, 'verdict' => 'has_it', 'answer_next' => '', 'rule_version' => 1, 'pack_version' => 1];
+}
+
 /** @return array<string, mixed> what the first lead of a group answers */
 function hostSetUp(string $code, string $name, string $email, string $password = 'lantern-tail-77'): array
 {
@@ -110,6 +121,57 @@ it('shows whoever hosts it counts and health, and no learner, no leader, no grou
     }
     $this->become($this->lead);
     $this->api('GET', '/api/host')->assertForbidden();
+});
+
+it('is looked through a page at a time, by a part of a name, in an order, with the same counts as one by one', function (): void {
+    mt_srand(18);
+    foreach (range(1, 130) as $n) {
+        $group = Group::query()->create(['name' => ['Tarrow', 'Gullwick', 'Harl'][$n % 3]." Band $n".($n % 50 === 0 ? ' 100%_' : ''), 'time_zone' => 'UTC', 'units' => 'mm', 'age_from' => 8, 'age_to' => 13, 'closed_at' => $n % 7 === 0 ? now() : null, 'left_at' => $n % 11 === 0 ? now() : null]);
+        $group->forceFill(['created_at' => now()->subDays($n * 37 % 97)])->save();
+        foreach (range(0, mt_rand(0, 3)) as $one) {
+            $learner = $one === 0 ? null : $group->learners()->create(['name' => "Nell $one", 'age_band' => '8-10', 'archived_at' => mt_rand(0, 4) === 0 ? now() : null])->refresh();
+            if ($learner !== null && mt_rand(0, 2) > 0) {
+                DB::table('check_events')->insert(hostedCheck($learner, now()->subDays(mt_rand(0, 60))->format('Y-m-d'), $this->lead));
+            }
+        }
+    }
+    $this->become($this->host);
+    $ask = fn (string $query): array => $this->api('GET', "/api/host$query")->assertOk()->json();
+    // The slow way: every group by itself.
+    $since = now()->subDays(28)->format('Y-m-d');
+    $all = Group::query()->get()->map(function (Group $group) use ($since): array {
+        $days = DB::table('check_events')->where('group_id', $group->id)->pluck('day')->map(fn (string $day): string => substr($day, 0, 10))->sort()->values();
+        $open = $group->closed_at === null && $group->left_at === null;
+
+        return ['id' => $group->id, 'name' => $group->name, 'learners' => $group->learners()->count(), 'checks' => $days->filter(fn (string $day): bool => $day >= $since)->count(), 'last_day' => $days->last(), 'open' => $open, 'made' => (string) $group->created_at];
+    });
+    $orders = [
+        'name' => fn (array $a, array $b): int => strcasecmp($a['name'], $b['name']) ?: strcmp($a['id'], $b['id']),
+        'quiet' => fn (array $a, array $b): int => [$a['last_day'] ?? '', strtolower($a['name']), $a['id']] <=> [$b['last_day'] ?? '', strtolower($b['name']), $b['id']],
+        'learners' => fn (array $a, array $b): int => [-$a['learners'], strtolower($a['name']), $a['id']] <=> [-$b['learners'], strtolower($b['name']), $b['id']],
+        'new' => fn (array $a, array $b): int => [$b['made'], strtolower($a['name']), $a['id']] <=> [$a['made'], strtolower($b['name']), $b['id']],
+    ];
+    $shown = ['all' => fn (array $one): bool => true, 'open' => fn (array $one): bool => $one['open'], 'shut' => fn (array $one): bool => ! $one['open'], 'quiet' => fn (array $one): bool => $one['open'] && $one['checks'] === 0];
+    foreach ($shown as $show => $isShown) {
+        foreach ($orders as $order => $compare) {
+            foreach (['', 'gullWICK', '100%_'] as $find) {
+                $wanted = $all->filter(fn (array $one): bool => $isShown($one) && ($find === '' || stripos($one['name'], $find) !== false))->sort($compare)->values();
+                $seen = [];
+                for ($page = 1; $page === 1 || $page <= $said['pages']; $page++) {
+                    $said = $ask('?'.http_build_query(['show' => $show, 'order' => $order, 'find' => $find, 'page' => $page]));
+                    expect(count($said['groups']))->toBeLessThanOrEqual(50)->and([$said['found'], $said['page'], $said['sums']['groups'], $said['sums']['learners']])->toBe([$wanted->count(), $page, $all->count(), $all->sum('learners')]);
+                    array_push($seen, ...$said['groups']);
+                }
+                $few = fn (array $one): array => array_intersect_key($one, array_flip(['id', 'learners', 'checks', 'last_day']));
+                expect(array_map(fn (array $one): string => $one['id'], $seen))->toBe($wanted->pluck('id')->all(), "$show by $order, '$find'");
+                expect(array_map(fn (array $one): array => [$one['learners'], $one['checks'], $one['last_day']], $seen))->toBe($wanted->map(fn (array $one): array => [$one['learners'], $one['checks'], $one['last_day']])->all());
+            }
+        }
+    }
+    expect($ask('?page=99')['page'])->toBe(3)->and($ask('?find=nobody')['groups'])->toBe([]);
+    foreach (['show=some' => '/show', 'order=size' => '/order', 'page=0' => '/page', 'page=two' => '/page', 'find='.str_repeat('x', 81) => '/find'] as $query => $field) {
+        $this->refused($this->api('GET', "/api/host?$query"), $field);
+    }
 });
 
 it('signs in whoever hosts it without a group, and says whom it knows', function (): void {
@@ -345,14 +407,16 @@ it('is hosted by whom the command names, and no longer', function (): void {
     $this->api('GET', '/api/host')->assertForbidden();
 });
 
-it('sees a question that goes through all groups’ rows', function (string $sql, bool $isSeen): void {
+it('sees a question that goes through all groups’ rows, and one that reads a table through', function (string $sql, bool $isSeen, bool $readsThrough): void {
     Illuminate\Support\Facades\Route::get('/api/planted', static fn (): array => [DB::statement($sql)])->withoutMiddleware('web');
     $this->get('/api/planted')->assertOk();
-    expect($this->unscoped())->toBe($isSeen ? [$sql] : []);
+    expect($this->unscoped())->toBe($isSeen ? [$sql] : [])->and(array_keys($this->readsThrough()))->toBe($readsThrough ? [$sql] : []);
 })->with([
-    ['select count(*) from `learners`', true], ["select name from learners where name like 'A%' order by id", true], ['update `standings` set `level` = 1 where `knot` = 1', true], ['delete from meetings where date < 1', true],
-    ['select 1 from `users` join `memberships` on `memberships`.`user_id` = `users`.`id` where `role` = 1', true], ['select group_id from learners', true],
-    ["select 1 from `learners` where `group_id` = 'x'", false], ["select 1 from `standings` where (learner_id, knot) in (('x', 'y'))", false], ["select 1 from groups where calendar_hash = 'x'", false], ['select 1 from `users`', false],
+    ['select count(*) from `learners`', true, true], ["select name from learners where name like 'A%' order by id", true, true], ['update `standings` set `level` = 1 where `knot` = 1', true, true], ['delete from meetings where date < 1', true, true],
+    ['select 1 from `users` join `memberships` on `memberships`.`user_id` = `users`.`id` where `role` = 1', true, true], ['select group_id from learners', true, true],
+    ["select 1 from `learners` where `group_id` = '".NOBODYS_ID."'", false, false], ["select 1 from `standings` where (learner_id, knot) in (('".NOBODYS_ID."', 'y'))", false, false], ["select 1 from groups where calendar_hash = 'x'", false, false], ['select 1 from `users`', false, true],
+    // The database looks for what is deleted by a question within the question through the whole table.
+    ["delete from pursuits where learner_id in (select id from learners where group_id = '".NOBODYS_ID."')", false, true],
 ]);
 
 it('says of a house of several groups that it holds them, and writes along the one that is named', function (): void {

@@ -14,6 +14,15 @@ it('is ready where the schema is this version’s or a later one’s, and says s
     $this->api('GET', '/api/ready')->assertStatus(503)->assertExactJson(['ready' => false, 'troubles' => ['schema']]);
 });
 
+it('sends those who come elsewhere before it is stopped', function (): void {
+    touch(storage_path('app/leaving'));
+    $this->api('GET', '/api/ready')->assertStatus(503)->assertExactJson(['ready' => false, 'troubles' => ['leaving']]);
+    // Whoever is there still is served.
+    $this->api('GET', '/api/house')->assertOk();
+    unlink(storage_path('app/leaving'));
+    $this->api('GET', '/api/ready')->assertOk();
+});
+
 it('says in a word what keeps it from serving', function (array $cluster, bool $isOfThisSchema, bool $isWritable, float $free, array $troubles): void {
     expect(Readiness::judged($cluster, $isOfThisSchema, $isWritable, $free))->toBe($troubles);
 })->with(function (): array {

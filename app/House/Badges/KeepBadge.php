@@ -76,7 +76,7 @@ final readonly class KeepBadge
             $group->badges()->updateOrCreate(['badge' => $badge->id], ['due_on' => $dueOn, 'firm' => $firm]);
             foreach ($new ? $group->learners()->get() : [] as $learner) {
                 if ($learner->age_band->yearsShared($badge->ageFrom, $badge->ageTo) > 0) {
-                    Pursuit::query()->firstOrCreate(['learner_id' => $learner->id, 'badge' => $badge->id], ['version' => $badge->version]);
+                    Pursuit::query()->firstOrCreate(['learner_id' => $learner->id, 'badge' => $badge->id], ['group_id' => $group->id, 'version' => $badge->version]);
                 }
             }
         });
@@ -127,7 +127,7 @@ final readonly class KeepBadge
     public function tick(User $by, Learner $learner, string $note, bool $met): void
     {
         $met
-            ? $learner->ticks()->updateOrCreate(['note' => $note], ['ticked_by' => $by->id])
+            ? $learner->ticks()->updateOrCreate(['note' => $note], ['group_id' => $learner->group_id, 'ticked_by' => $by->id])
             : $learner->ticks()->where('note', $note)->delete();
     }
 }

@@ -25,6 +25,23 @@ export const host = {
     },
     groups: 'Groups',
     none: 'No group yet. Make a place for the first, and pass its link on to whoever leads it.',
+    find: {
+      name: 'Find a group',
+      show: 'Show',
+      shown: (days: number): Record<string, string> => ({
+        all: 'All',
+        open: 'Those that are open',
+        quiet: `Open, and no check in ${count(days, 'day', 'days')}`,
+        shut: 'Closed, moved or being removed',
+      }),
+      order: 'In order of',
+      orders: { name: 'Name', quiet: 'Longest without a check', learners: 'Most learners', new: 'Newest' },
+      nothing: 'No group is like that.',
+      before: 'Before',
+      next: 'Next',
+      page: (page: number, pages: number, found: number) =>
+        `Page ${number(page)} of ${number(pages)}, ${count(found, 'group', 'groups')}`,
+    },
     column: {
       learners: 'Learners',
       people: 'People',
