@@ -33,6 +33,8 @@ compiled=(-d opcache.enable_cli=1 -d opcache.jit=1255 -d opcache.jit_buffer_size
 
 passed=0
 failed=0
+# What failed and is no test of Pest's, to be said again at the end.
+failures=()
 driver=""
 browsers=""
 finish() {
@@ -53,6 +55,7 @@ check() {
         step "ok      $name ($((SECONDS - started)) s)"
     else
         failed=$((failed + 1))
+        failures+=("$name: $(tail -n 12 "$log")")
         tail -n 40 "$log" >&2
         step "FAILED  $name: $log"
     fi
@@ -125,7 +128,9 @@ count() {
     counts="$(php ops/count-tests.php "$report")"
     passed=$((passed + ${counts% *}))
     failed=$((failed + ${counts#* }))
-    [ "${counts#* }" -ne 0 ] || [ ! -e "$report.broken" ] || failed=$((failed + 1))
+    [ "${counts#* }" -eq 0 ] && [ -e "$report.broken" ] || return 0
+    failed=$((failed + 1))
+    failures+=("the lane $1 ended with $(cat "$report.broken")")
 }
 
 rm -f .build/log/pest-*.xml.broken
@@ -148,5 +153,6 @@ else
 fi
 
 [ "$failed" -eq 0 ] || php ops/failed-tests.php .build/log/pest-*.xml
+for failure in ${failures[@]+"${failures[@]}"}; do printf 'failed: %s\n' "$failure"; done
 printf '%d passed, %d failed\n' "$passed" "$failed"
 [ "$failed" -eq 0 ]

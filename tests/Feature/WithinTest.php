@@ -106,6 +106,8 @@ it('keeps what was practised where two entries become one, and takes it with an 
 it('finds a row that is nobody’s', function (string $sql, bool $isNobodys): void {
     expect(FeatureCase::isNobodys($sql))->toBe($isNobodys);
 })->with([
-    ['insert into `attendances` (`group_id`, `learner_id`) values (?, ?)', false], ['insert into `attendances` (`learner_id`, `present`) values (?, ?)', true],
-    ['insert ignore into `pursuits` (`learner_id`) values (?)', true], ['insert into `users` (`name`) values (?)', false],
+    'a row of a group' => ['insert into `attendances` (`group_id`, `learner_id`) values (?, ?)', false],
+    'a row of nobody' => ['insert into `attendances` (`learner_id`, `present`) values (?, ?)', true],
+    'a row that may be there' => ['insert ignore into `pursuits` (`learner_id`) values (?)', true],
+    'a table of no group' => ['insert into `users` (`name`) values (?)', false],
 ]);
