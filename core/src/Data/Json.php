@@ -6,6 +6,7 @@ namespace Compadre\Core\Data;
 
 use Compadre\Core\Refusal;
 use JsonException;
+use stdClass;
 
 /**
  * JSON text in and out, with the core's own refusals.
@@ -21,30 +22,55 @@ final class Json
             throw Refusal::saying($field, mb_strimwidth(mb_scrub($text), 0, 60, '…'), 'valid JSON in UTF-8', 'This is not JSON: '.$fault->getMessage().'.');
         }
 
-        return self::numbers($data, $field);
-    }
-
-    /** 1000.0 is the whole number 1000; a number too large to be held is none. */
-    private static function numbers(mixed $data, string $at): mixed
-    {
-        if (is_float($data)) {
-            if (! is_finite($data)) {
-                throw Refusal::saying($at, null, 'a number that can be held, up to about 1.8e308', 'A number is too large: allowed is up to about 1.8e308.');
-            }
-
-            return abs($data) <= 2 ** 53 && floor($data) === $data ? (int) $data : $data;
-        }
-        if (is_array($data)) {
-            foreach ($data as $key => $value) {
-                $data[$key] = self::numbers($value, $at.Pointer::of([(string) $key]));
-            }
-        } elseif (is_object($data)) {
-            foreach (get_object_vars($data) as $key => $value) {
-                $data->{$key} = self::numbers($value, $at.Pointer::of([(string) $key]));
-            }
+        if (! self::settle($data)) {
+            throw Refusal::saying(self::endless($data, $field) ?? $field, null, 'a number that can be held, up to about 1.8e308', 'A number is too large: allowed is up to about 1.8e308.');
         }
 
         return $data;
+    }
+
+    /** In place: 1000.0 is the whole number 1000. Says whether every number can be held; one that is too large is none. */
+    private static function settle(mixed &$data): bool
+    {
+        if (is_float($data)) {
+            if (! is_finite($data)) {
+                return false;
+            }
+            $data = abs($data) <= 2 ** 53 && floor($data) === $data ? (int) $data : $data;
+        } elseif (is_array($data)) {
+            foreach ($data as &$value) {
+                if (! is_string($value) && ! self::settle($value)) {
+                    return false;
+                }
+            }
+        } elseif ($data instanceof stdClass) {
+            foreach (get_object_vars($data) as $name => $value) {
+                if (! is_string($value)) {
+                    if (! self::settle($value)) {
+                        return false;
+                    }
+                    $data->{$name} = $value;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** Where the first number is that cannot be held: worked out only once there is one. */
+    private static function endless(mixed $data, string $at): ?string
+    {
+        if (is_float($data)) {
+            return is_finite($data) ? null : $at;
+        }
+        foreach (is_array($data) || $data instanceof stdClass ? (array) $data : [] as $key => $value) {
+            $found = self::endless($value, $at.Pointer::of([(string) $key]));
+            if ($found !== null) {
+                return $found;
+            }
+        }
+
+        return null;
     }
 
     /** Objects as arrays by key. */
@@ -54,7 +80,15 @@ final class Json
             $data = get_object_vars($data);
         }
 
-        return is_array($data) ? array_map(self::arrays(...), $data) : $data;
+        if (is_array($data)) {
+            foreach ($data as $key => $value) {
+                if (! is_scalar($value)) {
+                    $data[$key] = self::arrays($value);
+                }
+            }
+        }
+
+        return $data;
     }
 
     public static function file(string $file): mixed

@@ -62,9 +62,12 @@ final class Library
     /** @throws Refusal for a knot that is not in the library, or is for leaders only: before learners that is the same */
     public function forLearners(string $id, string $field = '/knot'): KnotPack
     {
+        if ($this->has($id) && $this->knot($id)->isForAll()) {
+            return $this->knot($id);
+        }
         $open = array_filter($this->all(), static fn (KnotPack $knot): bool => $knot->isForAll());
 
-        return $open[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($open)));
+        throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($open)));
     }
 
     /** @return array<string, KnotPack> */
