@@ -28,7 +28,7 @@ house_new_words() {
     local file work
     while read -r file; do
         work="$(backup_work "$dir")"
-        backup_open "$file" "$work" <<<"$old" && backup_lock "$dir" "$work" "$file"
+        backup_open "$file" "$work" <<<"$old" && backup_lock "$dir" "$work" "$file" "${backup_parts[@]}"
         rm -rf "$work"
     done < <(find "$dir/backups" -name '*.7z')
 }
@@ -69,21 +69,24 @@ backup_keep_gone() {
     mv "$dir/gone.tsv.part" "$dir/gone.tsv"
 }
 
-# backup_lock HOUSE-FOLDER WORK FILE: compadre.sql, gone.tsv and about.txt of WORK as one locked file, whole or not at all.
+# What a backup is made of.
+backup_parts=(compadre.sql gone.tsv about.txt)
+
+# backup_lock FOLDER WORK FILE PART... : the parts of WORK as one file, whole or not at all, locked with the words that FOLDER has.
 backup_lock() {
-    local dir="$1" work="$2" file="$3" words
-    words="$(cat "$dir/backup-words")"
-    rm -f "$work/locked.7z"
-    (cd "$work" && printf '%s\n%s\n' "$words" "$words" | 7zz a -t7z -mhe=on -mx=5 -p -bso0 -bsp0 locked.7z compadre.sql gone.tsv about.txt) >/dev/null || fail "the backup could not be locked; nothing was written to $file"
-    printf '%s\n' "$words" | 7zz t -bso0 -bsp0 "$work/locked.7z" >/dev/null 2>&1 || fail "the backup could not be read back; nothing was written to $file"
+    local work="$2" file words
+    words="$(cat "$1/backup-words")"
+    file="$(realpath -m "$3")"
+    shift 3
     rm -f "$file.part"
-    cp "$work/locked.7z" "$file.part"
+    (cd "$work" && printf '%s\n%s\n' "$words" "$words" | 7zz a -t7z -mhe=on -mx="${backup_pressed:-5}" -p -bso0 -bsp0 "$file.part" "$@") >/dev/null || { rm -f "$file.part"; fail "$file could not be locked; nothing was written"; }
+    printf '%s\n' "$words" | 7zz t -bso0 -bsp0 "$file.part" >/dev/null 2>&1 || { rm -f "$file.part"; fail "$file could not be read back; nothing was written"; }
     chmod 600 "$file.part"
     mv "$file.part" "$file"
 }
 
 # backup_open FILE WORK <words: its parts in WORK; fails where the words are wrong or it is no backup.
-backup_open() { 7zz x -y -bso0 -bsp0 -o"$2" "$1" compadre.sql gone.tsv about.txt >/dev/null 2>&1 && [ -f "$2/compadre.sql" ] && [ -f "$2/gone.tsv" ]; }
+backup_open() { 7zz x -y -bso0 -bsp0 -o"$2" "$1" "${backup_parts[@]}" >/dev/null 2>&1 && [ -f "$2/compadre.sql" ] && [ -f "$2/gone.tsv" ]; }
 
 # house_backup HOUSE [FILE]
 house_backup() {
@@ -100,7 +103,7 @@ house_backup() {
     database_sql "$sockets" "$name" "$work/compadre.sql"
     cp "$dir/gone.tsv" "$work/gone.tsv"
     printf 'format 1\nday %s\n' "$(date +%Y-%m-%d)" >"$work/about.txt"
-    backup_lock "$dir" "$work" "$file"
+    backup_lock "$dir" "$work" "$file" "${backup_parts[@]}"
     rm -rf "$work"
     backup_note_elsewhere "$dir" "$file"
     echo "$file"
@@ -288,7 +291,7 @@ house_sweep() {
                 database_sql "$sockets" "$schema" "$work/compadre.sql"
                 mv "$work/about.new" "$work/about.txt"
                 cp "$dir/gone.tsv" "$work/gone.tsv"
-                backup_lock "$dir" "$work" "$clean"
+                backup_lock "$dir" "$work" "$clean" "${backup_parts[@]}"
                 [ "$file" = "$clean" ] || rm -f "$file"
             else
                 step "a backup could not be made anew, and was left alone: $file"

@@ -29,16 +29,8 @@ cluster_reader() {
     cluster_any
 }
 
-# cluster_lock FOLDER FILE: a folder as one locked file, whole or not at all.
-cluster_lock() {
-    local words
-    words="$(cat "$(cluster_dir)/backup-words")"
-    rm -f "$2.part"
-    (cd "$1" && printf '%s\n%s\n' "$words" "$words" | 7zz a -t7z -mhe=on -mx=1 -p -bso0 -bsp0 "$2.part" .) >/dev/null || fail "$2 could not be locked; nothing was written"
-    printf '%s\n' "$words" | 7zz t -bso0 -bsp0 "$2.part" >/dev/null 2>&1 || { rm -f "$2.part"; fail "$2 could not be read back; nothing was written"; }
-    chmod 600 "$2.part"
-    mv "$2.part" "$2"
-}
+# cluster_lock FOLDER FILE: much, and often, so pressed only a little.
+cluster_lock() { backup_pressed=1 backup_lock "$(cluster_dir)" "$1" "$2" .; }
 
 # The numbers in a piece of the log, one a line, in their order.
 cluster_numbered() { mariadb-binlog "$@" | sed -n "s/^#.*[[:space:]]GTID $cluster_numbers-\([0-9]*\).*/\1/p"; }
