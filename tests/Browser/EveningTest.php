@@ -73,6 +73,19 @@ it('moves a learner and takes a station without a network, and the server has it
     $this->find('[role=menuitem]')->click();
     $this->until(fn (): bool => $running() !== $stations && ! str_contains($this->text(), 'menuitem'), 'the learner at the other station');
     $who = fn (): array => $this->script('return [...document.querySelectorAll("[data-testid=running] [data-testid=station]")].map((one) => one.textContent)');
+    // The same by a drag; let go where no station is, a name stays where it was.
+    $at = fn (): array => $this->script('return [...document.querySelectorAll("[data-testid=running] [data-testid=station]")].map((one) => [...one.querySelectorAll("[data-testid=chip]")].map((chip) => chip.textContent.trim()).sort())');
+    $before = $at();
+    expect($before)->toHaveCount(2);
+    $from = count($before[0]) > count($before[1]) ? 0 : 1;
+    $station = fn (int $number): string => '[data-testid=running] [data-testid=station]:nth-child('.($number + 1).')';
+    $drag = fn (int $from, string $to) => $this->browser->action()->moveToElement($this->find($station($from).' [data-testid=chip]'))->clickAndHold()->moveByOffset(0, 12)->moveToElement($this->find($to))->release()->perform();
+    $drag($from, $station(1 - $from));
+    $this->until(fn (): bool => count($at()[$from]) === count($before[$from]) - 1, 'one name fewer at that station');
+    $after = $at();
+    expect(array_values(array_diff($after[1 - $from], $before[1 - $from])))->toBe(array_values(array_diff($before[$from], $after[$from])))->toHaveCount(1);
+    $drag(1 - $from, 'h1');
+    expect($at())->toBe($after);
     $shown = $who();
     expect($shown)->toHaveCount(2);
     $this->visit('/');

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { ReactNode, Ref } from 'react';
 import type { Schemas } from '../api/client';
 import { words } from '../words/en';
 import { whoIsThere } from './people';
@@ -12,6 +12,9 @@ export function StationCard({
   knots,
   people,
   own = false,
+  frame,
+  takes = false,
+  chips,
   children,
 }: {
   station: Station;
@@ -21,12 +24,18 @@ export function StationCard({
   people: Record<string, string>;
   /** Led by who looks on. */
   own?: boolean;
+  frame?: Ref<HTMLDivElement>;
+  /** Somebody who is dragged over it would be let go here. */
+  takes?: boolean;
+  /** Who learns there, each by themselves, in place of the line of names. */
+  chips?: ReactNode;
   children?: ReactNode;
 }) {
   return (
     <div
+      ref={frame}
       data-testid="station"
-      className={`min-w-0 flex-1 basis-56 rounded-lg bg-card px-3 py-2 print:basis-40 print:border-0 print:border-s-2 print:border-ink print:p-0 print:ps-1 print:text-sm print:leading-tight ${own ? 'border-2 border-signal' : 'border border-line'}`}
+      className={`min-w-0 flex-1 basis-56 rounded-lg px-3 py-2 print:basis-40 print:border-0 print:border-s-2 print:border-ink print:p-0 print:ps-1 print:text-sm print:leading-tight ${own ? 'border-2 border-signal' : 'border border-line'} ${takes ? 'bg-wash outline-3 outline-signal' : 'bg-card'}`}
     >
       {number !== undefined && (
         <span className="text-sm text-soft">
@@ -35,7 +44,10 @@ export function StationCard({
         </span>
       )}
       <strong className="block leading-tight">{knots[station.knot ?? ''] ?? station.knot}</strong>
-      <span className="block text-sm">{whoIsThere(station.learners, people)}</span>
+      <span className={`block text-sm ${chips ? 'sr-only print:not-sr-only' : ''}`}>
+        {whoIsThere(station.learners, people)}
+      </span>
+      {chips}
       {station.helpers.length > 0 && (
         <span className="block text-sm font-semibold text-right">
           {words.course.helps(whoIsThere(station.helpers, people))}

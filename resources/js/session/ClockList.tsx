@@ -160,7 +160,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
                   <p className="font-display text-2xl leading-tight font-bold">{name}</p>
                 </div>
                 <p
-                  className={`text-end text-lg font-bold tabular-nums ${left < 0 ? 'text-notyet' : ''}`}
+                  className={`shrink-0 text-end text-lg font-bold whitespace-nowrap tabular-nums ${left < 0 ? 'text-notyet' : ''}`}
                   aria-live="polite"
                 >
                   {left < 0 ? words.session.over(-left) : words.session.left(left)}

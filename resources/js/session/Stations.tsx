@@ -7,6 +7,7 @@ import { useMe } from '../device/me';
 import { leadStations, moveLearner } from '../outbox/sync';
 import { listOf } from '../words/format';
 import { words } from '../words/en';
+import { DragBetween, OpenStation } from './Dragging';
 
 type RunSheet = Schemas['RunSheet'];
 
@@ -46,32 +47,33 @@ export function Stations({
     (sheet.leads[station.knot ?? ''] ?? []).some((one) => one.id === me.user.id);
   if (stations.length === 1) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
   const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
-  return (
+  const moves = me.may.teach ? place : undefined;
+  const Card = moves === undefined ? StationCard : OpenStation;
+  const cards = (
     <div className="mt-2 flex flex-wrap gap-2 print:mt-0 print:gap-1">
       {[...stations.filter((one) => mine(one.station)), ...stations.filter((one) => !mine(one.station))].map(
         ({ station, number }) => (
-          <StationCard
-            key={number}
-            station={station}
-            number={number}
-            knots={sheet.knots}
-            people={people}
-            own={mine(station)}
-          >
+          <Card key={number} station={station} number={number} knots={sheet.knots} people={people} own={mine(station)}>
             <Lead knot={station.knot ?? ''} mine={mine(station)} sheet={sheet} />
-            {me.may.teach && place !== undefined && (
+            {moves !== undefined && (
               <Move
                 station={station}
-                place={place}
+                place={moves}
                 others={stations.map((one) => one.station.knot ?? '')}
                 sheet={sheet}
               />
             )}
             <BlockLinks knot={station.knot} meeting={sheet.meeting.id} />
-          </StationCard>
+          </Card>
         ),
       )}
     </div>
+  );
+  if (moves === undefined) return cards;
+  return (
+    <DragBetween people={people} onMove={(one, knot) => void moveLearner(sheet.meeting.id, moves, one, knot)}>
+      {cards}
+    </DragBetween>
   );
 }
 
