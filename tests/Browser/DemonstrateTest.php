@@ -136,7 +136,7 @@ it('is stepped from a phone that knows the code', function (): void {
     $this->browser->navigate()->refresh();
     expect($at('Step 2'))->toBeTrue();
     $this->press(WebDriverKeys::ARROW_RIGHT);
-    usleep(1_500_000);
+    expect($at('Step 3'))->toBeTrue();
     $this->browser->switchTo()->window($phone);
     $this->browser->navigate()->refresh();
     $this->see('Step 3 of');

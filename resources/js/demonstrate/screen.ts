@@ -67,7 +67,22 @@ export function useScreen(
   };
   // After a reload the screen first asks where it was, before it says where it is.
   const [ready, setReady] = useState(false);
+  const said = useRef<{ knot: string; step: number; steps: number } | null>(null);
+  const telling = useRef(false);
+  // One after the other, and always the last: of two that overtake each other the phone would be left with the first.
+  const tell = async (screen: string): Promise<void> => {
+    if (telling.current) return;
+    telling.current = true;
+    while (said.current) {
+      const shown = said.current;
+      said.current = null;
+      const remote = await call<Remote>('PUT', `/api/screens/${screen}`, shown).catch(() => null);
+      if (remote) turn.current = remote.turn;
+    }
+    telling.current = false;
+  };
   const forget = (): void => {
+    said.current = null;
     sessionStorage.removeItem(KEPT);
     turn.current = -1;
     side.current = 'null';
@@ -92,11 +107,8 @@ export function useScreen(
   );
   useEffect(() => {
     if (id === null || !ready) return;
-    void call<Remote>('PUT', `/api/screens/${id}`, { knot, step, steps })
-      .then((remote) => {
-        turn.current = remote.turn;
-      })
-      .catch(() => undefined);
+    said.current = { knot, step, steps };
+    void tell(id);
   }, [id, ready, knot, step, steps]);
   const offer = (): void => {
     setFault(null);
