@@ -9,6 +9,7 @@ return [
     'encrypt' => false,
     'connection' => null,
     'table' => 'sessions',
+    'lottery' => [2, 100],
     'cookie' => env('SESSION_COOKIE', 'compadre'),
     'path' => '/',
     'domain' => null,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * @property ?string $group_id null where an app of before wrote it
  * @property string $meeting_id
@@ -11,11 +13,11 @@ namespace App\Models;
  * @property bool $present
  * @property string $marked_by
  */
-final class Attendance extends Row
+final class Attendance extends Model
 {
     use KeyedByColumns;
 
-    protected $table = 'attendances';
+    protected $guarded = [];
 
     protected function casts(): array
     {

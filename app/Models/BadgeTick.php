@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A requirement that is no knot, ticked off for a learner.
@@ -15,11 +16,11 @@ use Carbon\CarbonImmutable;
  * @property string $ticked_by
  * @property CarbonImmutable $created_at
  */
-final class BadgeTick extends Row
+final class BadgeTick extends Model
 {
     use KeyedByColumns;
 
-    protected $table = 'badge_ticks';
+    protected $guarded = [];
 
     public static function keyColumns(): array
     {

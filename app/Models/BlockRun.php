@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A block of a meeting under way: as planned when it began, and what became of it.
@@ -22,11 +23,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?CarbonImmutable $started_at
  * @property ?CarbonImmutable $ended_at
  */
-final class BlockRun extends Row
+final class BlockRun extends Model
 {
     use HasUuids;
 
-    protected $table = 'block_runs';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -9,6 +9,7 @@ use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -54,7 +55,7 @@ use Illuminate\Support\Facades\DB;
  * @property int $rule_version
  * @property int $pack_version
  */
-final class CheckEvent extends Row
+final class CheckEvent extends Model
 {
     public $timestamps = false;
 
@@ -62,7 +63,7 @@ final class CheckEvent extends Row
 
     protected $keyType = 'string';
 
-    protected $table = 'check_events';
+    protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
@@ -21,7 +22,7 @@ use Illuminate\Support\Facades\Cookie;
  * @property ?CarbonImmutable $revoked_at
  * @property User $user
  */
-final class Device extends Row
+final class Device extends Model
 {
     use HasUuids;
 
@@ -32,7 +33,7 @@ final class Device extends Row
 
     private const MINUTES = 60 * 24 * 365;
 
-    protected $table = 'devices';
+    protected $guarded = [];
 
     protected function casts(): array
     {

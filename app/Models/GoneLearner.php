@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * An id that once was a learner's: erased, or gone up in another entry.
  *
@@ -11,9 +13,9 @@ namespace App\Models;
  * @property string $group_id
  * @property ?string $into_id the entry it went up in
  */
-final class GoneLearner extends Row
+final class GoneLearner extends Model
 {
-    protected $table = 'gone_learners';
+    protected $guarded = [];
 
     public $incrementing = false;
 

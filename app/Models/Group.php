@@ -13,6 +13,7 @@ use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\GroupLimits;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -42,12 +43,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $removing_at since then its rows are being removed
  * @property ?CarbonImmutable $created_at
  */
-final class Group extends Row
+final class Group extends Model
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $table = 'groups';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A badge the group works toward.
@@ -15,11 +16,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?string $due_on as 2026-11-24
  * @property bool $firm whether what is met after that date does not count
  */
-final class GroupBadge extends Row
+final class GroupBadge extends Model
 {
     use HasUuids;
 
-    protected $table = 'group_badges';
+    protected $guarded = [];
 
     protected function casts(): array
     {

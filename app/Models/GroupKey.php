@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A key that a group signs its badges with, or did.
@@ -19,11 +20,13 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?CarbonImmutable $retired_at since when another is used
  * @property CarbonImmutable $created_at
  */
-final class GroupKey extends Row
+final class GroupKey extends Model
 {
     use HasUuids;
 
     protected $table = 'signing_keys';
+
+    protected $guarded = [];
 
     protected $hidden = ['secret'];
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * A group's own picture, drawn anew when it came in: nothing of the file that was sent is left in it.
  *
@@ -13,7 +15,7 @@ namespace App\Models;
  * @property string $hash
  * @property string $png in base64
  */
-final class GroupPicture extends Row
+final class GroupPicture extends Model
 {
     public $incrementing = false;
 
@@ -21,7 +23,7 @@ final class GroupPicture extends Row
 
     protected $keyType = 'string';
 
-    protected $table = 'group_pictures';
+    protected $guarded = [];
 
     protected function casts(): array
     {

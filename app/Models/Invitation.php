@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,12 +20,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?CarbonImmutable $used_at
  * @property Group $group
  */
-final class Invitation extends Row
+final class Invitation extends Model
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $table = 'invitations';
+    protected $guarded = [];
 
     protected function casts(): array
     {

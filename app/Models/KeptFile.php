@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -24,7 +25,7 @@ use Illuminate\Support\Str;
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
  */
-final class KeptFile extends Row
+final class KeptFile extends Model
 {
     use HasUuids;
 
@@ -34,7 +35,7 @@ final class KeptFile extends Row
     /** Bytes of a part. */
     public const PART = 1024 * 1024;
 
-    protected $table = 'kept_files';
+    protected $guarded = [];
 
     protected $hidden = ['password'];
 

@@ -11,6 +11,7 @@ use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\RigUse;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -27,11 +28,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, Standing> $standings
  * @property Collection<int, Pursuit> $pursuits
  */
-final class Learner extends Row
+final class Learner extends Model
 {
     use HasUuids;
 
-    protected $table = 'learners';
+    protected $guarded = [];
 
     /** @var array<string, Level> */
     private array $levels = [];

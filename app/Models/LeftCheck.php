@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A check that waits for a lead: it came from a phone whose access had ended.
@@ -17,7 +18,7 @@ use Carbon\CarbonImmutable;
  * @property CarbonImmutable $sent_at
  * @property CarbonImmutable $received_at
  */
-final class LeftCheck extends Row
+final class LeftCheck extends Model
 {
     public $timestamps = false;
 
@@ -25,7 +26,7 @@ final class LeftCheck extends Row
 
     protected $keyType = 'string';
 
-    protected $table = 'left_checks';
+    protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -10,6 +10,7 @@ use Compadre\Core\Rope\Calibration;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A knot that was marked, tied, untied and measured.
@@ -26,11 +27,13 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property string $made_by
  * @property CarbonImmutable $created_at
  */
-final class Measure extends Row
+final class Measure extends Model
 {
     use HasUuids;
 
     protected $table = 'calibrations';
+
+    protected $guarded = [];
 
     protected function casts(): array
     {

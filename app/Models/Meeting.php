@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -25,11 +26,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, BlockRun> $blocks
  * @property int $sequence how often it was changed, for calendars
  */
-final class Meeting extends Row
+final class Meeting extends Model
 {
     use HasUuids;
 
-    protected $table = 'meetings';
+    protected $guarded = [];
 
     protected function casts(): array
     {

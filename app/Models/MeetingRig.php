@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,11 +21,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, string> $knots by place
  * @property Rope $rope
  */
-final class MeetingRig extends Row
+final class MeetingRig extends Model
 {
     use HasUuids;
 
-    protected $table = 'meeting_rigs';
+    protected $guarded = [];
 
     protected function casts(): array
     {

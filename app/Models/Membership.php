@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -19,11 +20,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Group $group
  * @property User $user
  */
-final class Membership extends Row
+final class Membership extends Model
 {
     use HasUuids;
 
-    protected $table = 'memberships';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -20,11 +21,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $token_until
  * @property ?CarbonImmutable $left_at
  */
-final class Office extends Row
+final class Office extends Model
 {
     use HasUuids;
 
-    protected $table = 'offices';
+    protected $guarded = [];
 
     protected $hidden = ['secret', 'token'];
 

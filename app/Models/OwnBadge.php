@@ -7,6 +7,7 @@ namespace App\Models;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A version of a badge that a group has made of its own.
@@ -18,11 +19,13 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property array<string, mixed> $pack
  * @property string $made_by
  */
-final class OwnBadge extends Row
+final class OwnBadge extends Model
 {
     use HasUuids;
 
     protected $table = 'badge_packs';
+
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A rig that a group has made of its own, most often a copy of one there is.
@@ -17,11 +18,13 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property array<string, mixed> $pack
  * @property string $made_by
  */
-final class OwnRig extends Row
+final class OwnRig extends Model
 {
     use HasUuids;
 
     protected $table = 'rig_packs';
+
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * Room for one more group in a house of many: whoever has its code sets the group up, once.
@@ -18,12 +19,12 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?int $people_most
  * @property CarbonImmutable $expires_at
  */
-final class Place extends Row
+final class Place extends Model
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $table = 'places';
+    protected $guarded = [];
 
     protected $hidden = ['code_hash'];
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * Where a leader has pinned a knot; no meeting: left out.
  *
@@ -11,11 +13,11 @@ namespace App\Models;
  * @property string $knot
  * @property ?string $meeting_id
  */
-final class PlanPlace extends Row
+final class PlanPlace extends Model
 {
     use KeyedByColumns;
 
-    protected $table = 'plan_places';
+    protected $guarded = [];
 
     public static function keyColumns(): array
     {

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Compadre\Core\Rigs\PoleStock;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * Poles of one kind that a group has.
@@ -17,11 +18,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property int $length_mm
  * @property int $count
  */
-final class Pole extends Row
+final class Pole extends Model
 {
     use HasUuids;
 
-    protected $table = 'poles';
+    protected $guarded = [];
 
     protected function casts(): array
     {

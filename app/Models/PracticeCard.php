@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\Crypt;
 
@@ -23,12 +24,12 @@ use Illuminate\Support\Facades\Crypt;
  * @property Group $group
  * @property ?Learner $learner
  */
-final class PracticeCard extends Row
+final class PracticeCard extends Model
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $table = 'practice_cards';
+    protected $guarded = [];
 
     protected function casts(): array
     {

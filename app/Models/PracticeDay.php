@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A day on which a learner says to have practised a knot: a hint for leaders, never a check.
@@ -15,13 +16,13 @@ use Illuminate\Database\Eloquent\Collection;
  * @property string $group_id
  * @property string $felt easy, thought or hard
  */
-final class PracticeDay extends Row
+final class PracticeDay extends Model
 {
     use KeyedByColumns;
 
     public $timestamps = false;
 
-    protected $table = 'practice_days';
+    protected $guarded = [];
 
     /** @return list<array{knot: string, day: string, felt: string}> so many, or all; the newest first */
     public static function lastOf(Learner $learner, ?int $most = 30): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Model;
+
 /**
  * A learner under way to a badge, in the version they began with.
  *
@@ -12,11 +14,11 @@ namespace App\Models;
  * @property string $badge
  * @property int $version
  */
-final class Pursuit extends Row
+final class Pursuit extends Model
 {
     use KeyedByColumns;
 
-    protected $table = 'pursuits';
+    protected $guarded = [];
 
     public static function keyColumns(): array
     {

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A room's screen that a phone may step through and turn: a knot, a step and a side, and nothing else.
@@ -24,12 +25,12 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?int $yaw degrees, as the pitch is; null as long as no phone has turned it
  * @property ?int $pitch
  */
-final class Remote extends Row
+final class Remote extends Model
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $table = 'remotes';
+    protected $guarded = [];
 
     protected function casts(): array
     {

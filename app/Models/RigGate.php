@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -22,11 +23,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $ticked_at
  * @property User $user
  */
-final class RigGate extends Row
+final class RigGate extends Model
 {
     use HasUuids;
 
-    protected $table = 'rig_gates';
+    protected $guarded = [];
 
     protected function casts(): array
     {

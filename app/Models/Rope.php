@@ -9,6 +9,7 @@ use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property string $id
@@ -18,14 +19,14 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property Material $material
  * @property bool $is_usual
  */
-final class Rope extends Row
+final class Rope extends Model
 {
     use HasUuids;
 
     /** Of the tape a group is taken to have, in mm. */
     private const TAPE_THICKNESS = 2.0;
 
-    protected $table = 'ropes';
+    protected $guarded = [];
 
     protected function casts(): array
     {

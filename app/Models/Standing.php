@@ -8,6 +8,7 @@ use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\Tally;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A derived row: where one learner stands with one knot. Rebuilt from check events at any time.
@@ -30,7 +31,7 @@ use Compadre\Core\Data\Json;
  * @property ?string $last_day
  * @property ?string $tally what a later check is added to; null where all events have to be read
  */
-final class Standing extends Row
+final class Standing extends Model
 {
     use KeyedByColumns;
 
@@ -38,7 +39,7 @@ final class Standing extends Row
 
     public $timestamps = false;
 
-    protected $table = 'standings';
+    protected $guarded = [];
 
     protected function casts(): array
     {

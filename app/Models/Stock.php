@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Compadre\Core\Rope\Material;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * A coil, or pieces of one length, in the group's rope store.
@@ -23,11 +24,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property int $count
  * @property int $taken of the count, out of the store
  */
-final class Stock extends Row
+final class Stock extends Model
 {
     use HasUuids;
 
-    protected $table = 'stocks';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Awards\Office\Passage;
 use Compadre\Core\Awards\Office\Wish;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -28,11 +29,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?CarbonImmutable $answered_at
  * @property ?Award $award
  */
-final class Submission extends Row
+final class Submission extends Model
 {
     use HasUuids;
 
-    protected $table = 'submissions';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * Another group whose badges are believed here, with the keys it signs them with.
@@ -15,11 +16,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property string $name
  * @property array<string, mixed> $jwks
  */
-final class TrustedIssuer extends Row
+final class TrustedIssuer extends Model
 {
     use HasUuids;
 
-    protected $table = 'trusted_issuers';
+    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -30,8 +30,6 @@ final class User extends Authenticatable
 {
     use HasUuids;
 
-    protected $table = 'users';
-
     protected $guarded = [];
 
     protected $hidden = ['password'];

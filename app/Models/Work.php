@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
 
 /**
  * Something that takes longer than anybody waits for: written with what it is for, done by the worker.
@@ -24,11 +25,11 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
  * @property ?CarbonImmutable $held_until and by when they are to have said that they still do
  * @property CarbonImmutable $updated_at
  */
-final class Work extends Row
+final class Work extends Model
 {
     use HasUuids;
 
-    protected $table = 'works';
+    protected $guarded = [];
 
     protected function casts(): array
     {
