@@ -162,7 +162,6 @@ it('is looked through a page at a time, by a part of a name, in an order, with t
                     expect(count($said['groups']))->toBeLessThanOrEqual(50)->and([$said['found'], $said['page'], $said['sums']['groups'], $said['sums']['learners']])->toBe([$wanted->count(), $page, $all->count(), $all->sum('learners')]);
                     array_push($seen, ...$said['groups']);
                 }
-                $few = fn (array $one): array => array_intersect_key($one, array_flip(['id', 'learners', 'checks', 'last_day']));
                 expect(array_map(fn (array $one): string => $one['id'], $seen))->toBe($wanted->pluck('id')->all(), "$show by $order, '$find'");
                 expect(array_map(fn (array $one): array => [$one['learners'], $one['checks'], $one['last_day']], $seen))->toBe($wanted->map(fn (array $one): array => [$one['learners'], $one['checks'], $one['last_day']])->all());
             }
