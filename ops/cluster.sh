@@ -58,9 +58,8 @@ cluster_app_start() {
     sockets="$(socket_dir "$dir")"
     service_sweep "$dir" nginx
     service_sweep "$dir" fpm
-    rm -f "$dir/cache/config.php" "$dir/cache/routes.php" "$dir/storage/app/leaving"
-    quietly "$dir/log/config.log" house_artisan "$cluster_house/$name" config:cache
-    quietly "$dir/log/routes.log" house_artisan "$cluster_house/$name" route:cache
+    rm -f "$dir/storage/app/leaving"
+    house_settle "$cluster_house/$name"
     start_fpm "$dir" "$sockets"
     start_nginx "$dir" "$sockets" "$(cluster_port "$name")" 127.0.0.1
     cluster_wait "$name does not answer; see $dir/log" cluster_app_answers "$name"

@@ -56,13 +56,30 @@ house_artisan_on() {
         set -a; source "$dir/env"; set +a
         # A kept configuration would name the house's own.
         [ -z "$schema" ] || export DB_DATABASE="$schema" APP_CONFIG_CACHE="$dir/cache/none.php"
+        [ -z "${house_anew:-}" ] || export APP_CONFIG_CACHE="$house_anew/config.php" APP_ROUTES_CACHE="$house_anew/routes.php"
         php -d zend.exception_ignore_args=On artisan "$@"
     )
 }
 
+# Puts settings and routes together for the web server: one that is running reads the old ones or the new ones, never half of them.
+house_settle() {
+    local dir kept before house_anew
+    dir="$(house_dir "$1")"
+    house_anew="$dir/cache/anew"
+    mkdir -p "$house_anew"
+    quietly "$dir/log/config.log" house_artisan "$1" config:cache
+    quietly "$dir/log/routes.log" house_artisan "$1" route:cache
+    for kept in config.php routes.php; do
+        # It tells new ones from old ones by their time, in whole seconds.
+        before="$(stat -c %Y "$dir/cache/$kept" 2>/dev/null || echo 0)"
+        [ "$(stat -c %Y "$house_anew/$kept")" != "$before" ] || touch -d "@$((before + 1))" "$house_anew/$kept"
+        mv -f "$house_anew/$kept" "$dir/cache/$kept"
+    done
+}
+
 # Starts what is not running and waits until it answers.
 house_start() {
-    local house="$1" dir sockets port settings tries=0
+    local house="$1" dir sockets port tries=0
     dir="$(house_dir "$house")"
     chmod 700 var
     mkdir -p "$dir"/{run,log,cache,storage/{app,logs,framework/{cache/data,sessions,views}}}
@@ -79,14 +96,8 @@ house_start() {
     else
         database_account "$sockets" "$(house_setting "$dir" DB_PASSWORD)" "$(house_database "$house")"
     fi
-    # Settings kept from last time may name a port that is another's by now.
-    settings="$(stat -c %Y "$dir/cache/config.php" 2>/dev/null || echo 0)"
-    rm -f "$dir/cache/config.php" "$dir/cache/routes.php"
+    house_settle "$house"
     quietly "$dir/log/migrate.log" house_artisan "$house" migrate --force
-    quietly "$dir/log/config.log" house_artisan "$house" config:cache
-    # A web server that was running all along tells new settings from old ones by their time, in whole seconds.
-    [ "$(stat -c %Y "$dir/cache/config.php")" != "$settings" ] || touch -d "@$((settings + 1))" "$dir/cache/config.php"
-    quietly "$dir/log/routes.log" house_artisan "$house" route:cache
     start_fpm "$dir" "$sockets"
     start_nginx "$dir" "$sockets" "$port"
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do

@@ -41,8 +41,8 @@ enum Setback
 
     private static function isAway(Throwable $fault): bool
     {
-        // A node that is not of the cluster any more, or not yet; and what one that is shutting down says.
+        // A node that is not of the cluster any more, or not yet; what one that is shutting down says; and 1180: a commit failed, over whatever.
         return (new LostConnectionDetector)->causedByLostConnection($fault)
-            || Str::contains($fault->getMessage(), ['WSREP has not yet prepared node', 'Server shutdown in progress', 'Connection was killed', 'Query execution was interrupted', 'during COMMIT']);
+            || Str::contains($fault->getMessage(), ['WSREP has not yet prepared node', 'Server shutdown in progress', 'Connection was killed', 'Query execution was interrupted', 'General error: 1180 ']);
     }
 }

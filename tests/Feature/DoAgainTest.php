@@ -162,6 +162,7 @@ it('knows what passes from what does not', function (string $said, ?Setback $is)
     'not there' => ['SQLSTATE[HY000] [2002] Connection refused', Setback::Away],
     'gone' => ['SQLSTATE[HY000]: General error: 2006 MySQL server has gone away', Setback::Away],
     'broken off while it is told' => ['SQLSTATE[HY000]: General error: 1180 Got error 5 "Input/output error" during COMMIT', Setback::Away],
+    'cut off while it is told' => ['SQLSTATE[HY000]: General error: 1180 Error while appending streaming replication fragment(provider status: Not connected to Primary Component)', Setback::Away],
     'ended by its node' => ['SQLSTATE[70100]: <<Unknown error>>: 1317 Query execution was interrupted', Setback::Away],
     'stopping' => ['SQLSTATE[08S01]: Communication link failure: 1053 Server shutdown in progress', Setback::Away],
     'twice the same key' => ["SQLSTATE[23000]: Integrity constraint violation: 1062 Duplicate entry 'x' for key 'PRIMARY'", null],

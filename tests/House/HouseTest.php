@@ -51,10 +51,22 @@ it('starts, answers, and is found as it was after every process was killed outri
     expect(counted('select word from kept'))->toBe('survived!');
 });
 
-it('starts nothing twice', function (): void {
+it('starts nothing twice, and a web server that runs finds settings and routes whole all the while', function (): void {
     $before = house('cat "$dir"/run/*.pid');
-    house('house_start trial');
-    expect(house('cat "$dir"/run/*.pid'))->toBe($before);
+    // As it does, over and over: reads what is kept.
+    $reader = <<<'PHP'
+        [, $folder] = $argv;
+        $found = [];
+        for ($times = 0; ! file_exists("$folder/run/read-enough"); $times++) {
+            foreach (['config.php', 'routes.php'] as $kept) {
+                $ends = substr(rtrim((string) @file_get_contents("$folder/cache/$kept")), -1);
+                $ends === ';' || $found["$kept ends in '$ends'"] = true;
+            }
+        }
+        echo $times > 100 ? 'read, ' : '', implode(', ', array_keys($found));
+        PHP;
+    $found = house('php -r '.escapeshellarg($reader).' "$dir" >"$dir/run/found" & house_start trial; house_start trial; touch "$dir/run/read-enough"; wait; cat "$dir/run/found"');
+    expect(house('cat "$dir"/run/*.pid'))->toBe($before)->and($found)->toBe('read,');
 });
 
 it('dumps whole or not at all', function (): void {
