@@ -36,9 +36,9 @@ failed=0
 # What failed and is no test of Pest's, to be said again at the end.
 failures=()
 driver=""
-browsers=""
+beside=""
 finish() {
-    [ -z "$browsers" ] || pkill -P "$browsers" 2>/dev/null || true
+    [ -z "$beside" ] || kill "$beside" $(pgrep -P "$beside") 2>/dev/null || true
     [ -z "$driver" ] || kill "$driver" 2>/dev/null || true
     as_account bash ops/house-do.sh house_stop test
     # Where it was broken off in the middle.
@@ -138,18 +138,16 @@ if [ $# -ne 0 ]; then
     pests part "$@"
     count part
 else
-    # Browsers wait for much: the rest is done meanwhile, and what the browsers found is said after it.
-    pests browser tests/Browser >.build/log/pest-browser.log 2>&1 &
-    browsers=$!
+    # Browsers and houses wait for much: what only computes is done meanwhile, and what they found is said after it.
+    { pests browser tests/Browser; pests houses tests/House tests/Cluster; } >.build/log/pest-beside.log 2>&1 &
+    beside=$!
     check_code
     pests core core/tests
-    pests rest tests/Arch tests/Feature tests/House tests/Cluster
-    step "waiting for the browsers"
-    wait "$browsers"
-    cat .build/log/pest-browser.log
-    count core
-    count rest
-    count browser
+    pests app tests/Arch tests/Feature
+    step "waiting for the browsers and the houses"
+    wait "$beside"
+    cat .build/log/pest-beside.log
+    for lane in core app browser houses; do count "$lane"; done
 fi
 
 [ "$failed" -eq 0 ] || php ops/failed-tests.php .build/log/pest-*.xml
