@@ -9,7 +9,6 @@ return [
     'encrypt' => false,
     'connection' => null,
     'table' => 'sessions',
-    'lottery' => [2, 100],
     'cookie' => env('SESSION_COOKIE', 'compadre'),
     'path' => '/',
     'domain' => null,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Compadre\Core\Data\Schema;
-use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\File;
 use RuntimeException;
 use Symfony\Component\Yaml\Yaml;
 
@@ -19,10 +19,31 @@ final class ApiDocument
 
     public function __construct()
     {
-        $file = base_path('api/openapi.yaml');
+        $this->document = self::kept(base_path('api/openapi.yaml'));
+    }
+
+    /**
+     * As PHP, under a name of its own for every change: the web server keeps that in memory for all requests.
+     *
+     * @return array<string, mixed>
+     */
+    private static function kept(string $file): array
+    {
+        $folder = storage_path('framework/cache');
+        $kept = "$folder/api-".filemtime($file).'.php';
+        if (! is_file($kept)) {
+            $before = array_diff(File::glob("$folder/api-*.php"), [$kept]);
+            $part = "$kept.".getmypid();
+            File::ensureDirectoryExists($folder);
+            File::put($part, '<?php return '.var_export(Yaml::parseFile($file), true).';');
+            File::move($part, $kept);
+            File::delete($before);
+        }
+
         /** @var array<string, mixed> $document */
-        $document = Cache::rememberForever('api-document-'.filemtime($file), static fn (): mixed => Yaml::parseFile($file));
-        $this->document = $document;
+        $document = require $kept;
+
+        return $document;
     }
 
     /** @return array<string, mixed> */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * @property ?string $group_id null where an app of before wrote it
  * @property string $meeting_id
@@ -13,11 +11,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool $present
  * @property string $marked_by
  */
-final class Attendance extends Model
+final class Attendance extends Row
 {
     use KeyedByColumns;
 
-    protected $guarded = [];
+    protected $table = 'attendances';
 
     protected function casts(): array
     {

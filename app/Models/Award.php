@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 
@@ -40,7 +39,7 @@ use Illuminate\Support\Facades\DB;
  * @property Learner $learner
  * @property ?Meeting $meeting
  */
-final class Award extends Model
+final class Award extends Row
 {
     use HasUuids;
 
@@ -50,7 +49,7 @@ final class Award extends Model
     /** All but what met it and what is signed, which are long. */
     public const LISTED = [...self::SHOWN, 'version', 'by_hand', 'why', 'decided_by', 'meeting_id', 'handed_by', 'taken_back_on', 'taken_back_by', 'taken_back_why', 'named', 'signed_at'];
 
-    protected $guarded = [];
+    protected $table = 'awards';
 
     protected function casts(): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A requirement that is no knot, ticked off for a learner.
@@ -16,11 +15,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $ticked_by
  * @property CarbonImmutable $created_at
  */
-final class BadgeTick extends Model
+final class BadgeTick extends Row
 {
     use KeyedByColumns;
 
-    protected $guarded = [];
+    protected $table = 'badge_ticks';
 
     public static function keyColumns(): array
     {

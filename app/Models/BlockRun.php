@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A block of a meeting under way: as planned when it began, and what became of it.
@@ -23,11 +22,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?CarbonImmutable $started_at
  * @property ?CarbonImmutable $ended_at
  */
-final class BlockRun extends Model
+final class BlockRun extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'block_runs';
 
     protected function casts(): array
     {

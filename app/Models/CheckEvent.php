@@ -9,7 +9,6 @@ use Compadre\Core\Checking\CheckEvent as CoreEvent;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Checking\Seen;
 use Compadre\Core\Checking\Verdict;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -55,7 +54,7 @@ use Illuminate\Support\Facades\DB;
  * @property int $rule_version
  * @property int $pack_version
  */
-final class CheckEvent extends Model
+final class CheckEvent extends Row
 {
     public $timestamps = false;
 
@@ -63,7 +62,7 @@ final class CheckEvent extends Model
 
     protected $keyType = 'string';
 
-    protected $guarded = [];
+    protected $table = 'check_events';
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

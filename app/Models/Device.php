@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
@@ -22,7 +21,7 @@ use Illuminate\Support\Facades\Cookie;
  * @property ?CarbonImmutable $revoked_at
  * @property User $user
  */
-final class Device extends Model
+final class Device extends Row
 {
     use HasUuids;
 
@@ -33,7 +32,7 @@ final class Device extends Model
 
     private const MINUTES = 60 * 24 * 365;
 
-    protected $guarded = [];
+    protected $table = 'devices';
 
     protected function casts(): array
     {

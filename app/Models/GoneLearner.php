@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * An id that once was a learner's: erased, or gone up in another entry.
  *
@@ -13,9 +11,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $group_id
  * @property ?string $into_id the entry it went up in
  */
-final class GoneLearner extends Model
+final class GoneLearner extends Row
 {
-    protected $guarded = [];
+    protected $table = 'gone_learners';
 
     public $incrementing = false;
 

@@ -13,7 +13,6 @@ use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\GroupLimits;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -43,12 +42,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $removing_at since then its rows are being removed
  * @property ?CarbonImmutable $created_at
  */
-final class Group extends Model
+final class Group extends Row
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $guarded = [];
+    protected $table = 'groups';
 
     protected function casts(): array
     {

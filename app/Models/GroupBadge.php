@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A badge the group works toward.
@@ -16,11 +15,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $due_on as 2026-11-24
  * @property bool $firm whether what is met after that date does not count
  */
-final class GroupBadge extends Model
+final class GroupBadge extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'group_badges';
 
     protected function casts(): array
     {

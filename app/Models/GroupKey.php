@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A key that a group signs its badges with, or did.
@@ -20,13 +19,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?CarbonImmutable $retired_at since when another is used
  * @property CarbonImmutable $created_at
  */
-final class GroupKey extends Model
+final class GroupKey extends Row
 {
     use HasUuids;
 
     protected $table = 'signing_keys';
-
-    protected $guarded = [];
 
     protected $hidden = ['secret'];
 

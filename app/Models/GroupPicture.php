@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * A group's own picture, drawn anew when it came in: nothing of the file that was sent is left in it.
  *
@@ -15,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $hash
  * @property string $png in base64
  */
-final class GroupPicture extends Model
+final class GroupPicture extends Row
 {
     public $incrementing = false;
 
@@ -23,7 +21,7 @@ final class GroupPicture extends Model
 
     protected $keyType = 'string';
 
-    protected $guarded = [];
+    protected $table = 'group_pictures';
 
     protected function casts(): array
     {

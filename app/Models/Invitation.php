@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,12 +19,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?CarbonImmutable $used_at
  * @property Group $group
  */
-final class Invitation extends Model
+final class Invitation extends Row
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $guarded = [];
+    protected $table = 'invitations';
 
     protected function casts(): array
     {

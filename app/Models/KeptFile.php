@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -25,7 +24,7 @@ use Illuminate\Support\Str;
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
  */
-final class KeptFile extends Model
+final class KeptFile extends Row
 {
     use HasUuids;
 
@@ -35,7 +34,7 @@ final class KeptFile extends Model
     /** Bytes of a part. */
     public const PART = 1024 * 1024;
 
-    protected $guarded = [];
+    protected $table = 'kept_files';
 
     protected $hidden = ['password'];
 

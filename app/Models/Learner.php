@@ -11,7 +11,6 @@ use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\RigUse;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -28,11 +27,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, Standing> $standings
  * @property Collection<int, Pursuit> $pursuits
  */
-final class Learner extends Model
+final class Learner extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'learners';
 
     /** @var array<string, Level> */
     private array $levels = [];

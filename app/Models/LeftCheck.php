@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A check that waits for a lead: it came from a phone whose access had ended.
@@ -18,7 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable $sent_at
  * @property CarbonImmutable $received_at
  */
-final class LeftCheck extends Model
+final class LeftCheck extends Row
 {
     public $timestamps = false;
 
@@ -26,7 +25,7 @@ final class LeftCheck extends Model
 
     protected $keyType = 'string';
 
-    protected $guarded = [];
+    protected $table = 'left_checks';
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -10,7 +10,6 @@ use Compadre\Core\Rope\Calibration;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A knot that was marked, tied, untied and measured.
@@ -27,13 +26,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $made_by
  * @property CarbonImmutable $created_at
  */
-final class Measure extends Model
+final class Measure extends Row
 {
     use HasUuids;
 
     protected $table = 'calibrations';
-
-    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -26,11 +25,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property Collection<int, BlockRun> $blocks
  * @property int $sequence how often it was changed, for calendars
  */
-final class Meeting extends Model
+final class Meeting extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'meetings';
 
     protected function casts(): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -21,11 +20,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, string> $knots by place
  * @property Rope $rope
  */
-final class MeetingRig extends Model
+final class MeetingRig extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'meeting_rigs';
 
     protected function casts(): array
     {

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -20,11 +19,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Group $group
  * @property User $user
  */
-final class Membership extends Model
+final class Membership extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'memberships';
 
     protected function casts(): array
     {

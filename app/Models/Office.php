@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -21,11 +20,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $token_until
  * @property ?CarbonImmutable $left_at
  */
-final class Office extends Model
+final class Office extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'offices';
 
     protected $hidden = ['secret', 'token'];
 

@@ -7,7 +7,6 @@ namespace App\Models;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A version of a badge that a group has made of its own.
@@ -19,13 +18,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, mixed> $pack
  * @property string $made_by
  */
-final class OwnBadge extends Model
+final class OwnBadge extends Row
 {
     use HasUuids;
 
     protected $table = 'badge_packs';
-
-    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A rig that a group has made of its own, most often a copy of one there is.
@@ -18,13 +17,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, mixed> $pack
  * @property string $made_by
  */
-final class OwnRig extends Model
+final class OwnRig extends Row
 {
     use HasUuids;
 
     protected $table = 'rig_packs';
-
-    protected $guarded = [];
 
     protected function casts(): array
     {

@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Room for one more group in a house of many: whoever has its code sets the group up, once.
@@ -19,12 +18,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $people_most
  * @property CarbonImmutable $expires_at
  */
-final class Place extends Model
+final class Place extends Row
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $guarded = [];
+    protected $table = 'places';
 
     protected $hidden = ['code_hash'];
 

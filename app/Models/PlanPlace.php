@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * Where a leader has pinned a knot; no meeting: left out.
  *
@@ -13,11 +11,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $knot
  * @property ?string $meeting_id
  */
-final class PlanPlace extends Model
+final class PlanPlace extends Row
 {
     use KeyedByColumns;
 
-    protected $guarded = [];
+    protected $table = 'plan_places';
 
     public static function keyColumns(): array
     {

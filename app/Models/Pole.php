@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Compadre\Core\Rigs\PoleStock;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Poles of one kind that a group has.
@@ -18,11 +17,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $length_mm
  * @property int $count
  */
-final class Pole extends Model
+final class Pole extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'poles';
 
     protected function casts(): array
     {

@@ -7,7 +7,6 @@ namespace App\Models;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\Crypt;
 
@@ -24,12 +23,12 @@ use Illuminate\Support\Facades\Crypt;
  * @property Group $group
  * @property ?Learner $learner
  */
-final class PracticeCard extends Model
+final class PracticeCard extends Row
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $guarded = [];
+    protected $table = 'practice_cards';
 
     protected function casts(): array
     {

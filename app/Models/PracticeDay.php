@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A day on which a learner says to have practised a knot: a hint for leaders, never a check.
@@ -16,13 +15,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $group_id
  * @property string $felt easy, thought or hard
  */
-final class PracticeDay extends Model
+final class PracticeDay extends Row
 {
     use KeyedByColumns;
 
     public $timestamps = false;
 
-    protected $guarded = [];
+    protected $table = 'practice_days';
 
     /** @return list<array{knot: string, day: string, felt: string}> so many, or all; the newest first */
     public static function lastOf(Learner $learner, ?int $most = 30): array

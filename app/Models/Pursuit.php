@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * A learner under way to a badge, in the version they began with.
  *
@@ -14,11 +12,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $badge
  * @property int $version
  */
-final class Pursuit extends Model
+final class Pursuit extends Row
 {
     use KeyedByColumns;
 
-    protected $guarded = [];
+    protected $table = 'pursuits';
 
     public static function keyColumns(): array
     {

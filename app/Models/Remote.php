@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A room's screen that a phone may step through and turn: a knot, a step and a side, and nothing else.
@@ -25,12 +24,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?int $yaw degrees, as the pitch is; null as long as no phone has turned it
  * @property ?int $pitch
  */
-final class Remote extends Model
+final class Remote extends Row
 {
     use HasUuids;
     use KeptAsHash;
 
-    protected $guarded = [];
+    protected $table = 'remotes';
 
     protected function casts(): array
     {

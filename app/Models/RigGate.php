@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -23,11 +22,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $ticked_at
  * @property User $user
  */
-final class RigGate extends Model
+final class RigGate extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'rig_gates';
 
     protected function casts(): array
     {

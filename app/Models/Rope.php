@@ -9,7 +9,6 @@ use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property string $id
@@ -19,14 +18,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property Material $material
  * @property bool $is_usual
  */
-final class Rope extends Model
+final class Rope extends Row
 {
     use HasUuids;
 
     /** Of the tape a group is taken to have, in mm. */
     private const TAPE_THICKNESS = 2.0;
 
-    protected $guarded = [];
+    protected $table = 'ropes';
 
     protected function casts(): array
     {

@@ -8,7 +8,6 @@ use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\Tally;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A derived row: where one learner stands with one knot. Rebuilt from check events at any time.
@@ -31,7 +30,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $last_day
  * @property ?string $tally what a later check is added to; null where all events have to be read
  */
-final class Standing extends Model
+final class Standing extends Row
 {
     use KeyedByColumns;
 
@@ -39,7 +38,7 @@ final class Standing extends Model
 
     public $timestamps = false;
 
-    protected $guarded = [];
+    protected $table = 'standings';
 
     protected function casts(): array
     {

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Compadre\Core\Rope\Material;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A coil, or pieces of one length, in the group's rope store.
@@ -24,11 +23,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $count
  * @property int $taken of the count, out of the store
  */
-final class Stock extends Model
+final class Stock extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'stocks';
 
     protected function casts(): array
     {

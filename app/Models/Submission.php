@@ -8,7 +8,6 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Awards\Office\Passage;
 use Compadre\Core\Awards\Office\Wish;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -29,11 +28,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?CarbonImmutable $answered_at
  * @property ?Award $award
  */
-final class Submission extends Model
+final class Submission extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'submissions';
 
     protected function casts(): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Another group whose badges are believed here, with the keys it signs them with.
@@ -16,11 +15,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property array<string, mixed> $jwks
  */
-final class TrustedIssuer extends Model
+final class TrustedIssuer extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'trusted_issuers';
 
     protected function casts(): array
     {

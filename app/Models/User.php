@@ -30,6 +30,8 @@ final class User extends Authenticatable
 {
     use HasUuids;
 
+    protected $table = 'users';
+
     protected $guarded = [];
 
     protected $hidden = ['password'];

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * Something that takes longer than anybody waits for: written with what it is for, done by the worker.
@@ -25,11 +24,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?CarbonImmutable $held_until and by when they are to have said that they still do
  * @property CarbonImmutable $updated_at
  */
-final class Work extends Model
+final class Work extends Row
 {
     use HasUuids;
 
-    protected $guarded = [];
+    protected $table = 'works';
 
     protected function casts(): array
     {

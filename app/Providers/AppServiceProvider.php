@@ -8,6 +8,8 @@ use App\Along\WriteFiles;
 use App\Awards\Office\RunErrand;
 use App\Host\RemoveGroup;
 use App\Http\ApiDocument;
+use App\Http\Middleware\OpenSession;
+use App\Http\SessionRows;
 use App\Knots\Drawings;
 use App\Knots\KnotNames;
 use App\Knots\Packs;
@@ -39,8 +41,12 @@ use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
 use Compadre\Core\Teaching\BadgeShelf;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Contracts\Cache\Factory;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Session\SessionManager;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Gate;
@@ -53,6 +59,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         Connection::resolverFor('mariadb', static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): SureConnection => new SureConnection($pdo, $database, $prefix, $config));
+        $this->sessions();
         $this->app->singleton(ApiDocument::class);
         $this->app->singleton(Packs::class);
         $this->app->singleton(KnotNames::class);
@@ -66,6 +73,15 @@ final class AppServiceProvider extends ServiceProvider
         // What the worker can do.
         $this->app->tag([RunErrand::class, WriteFiles::class, RemoveGroup::class, MakeKits::class], LongWork::class);
         $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
+    }
+
+    /** In place of the framework's own, wherever it opens or keeps one. */
+    private function sessions(): void
+    {
+        $this->app->singleton(StartSession::class, fn (): OpenSession => new OpenSession($this->app->make(SessionManager::class), fn (): Factory => $this->app->make(Factory::class)));
+        $this->app->afterResolving(SessionManager::class, static function (SessionManager $sessions): void {
+            $sessions->extend('database', static fn (Application $app): SessionRows => new SessionRows($app->make('db.connection'), config()->string('session.table'), config()->integer('session.lifetime'), $app));
+        });
     }
 
     public function boot(): void

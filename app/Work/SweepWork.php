@@ -8,9 +8,10 @@ use App\Models\KeptFile;
 use App\Models\Work;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /**
- * Wakes whoever is to do work that nobody came for: its wake-up call was lost, or whoever did it is gone. Work that has long been done goes, and files that nobody fetched.
+ * Wakes whoever is to do work that nobody came for: its wake-up call was lost, or whoever did it is gone. Work that has long been done goes, files that nobody fetched, and sessions that have ended.
  */
 final class SweepWork extends Command
 {
@@ -31,6 +32,7 @@ final class SweepWork extends Command
         }
         Work::query()->where('state', 'done')->where('updated_at', '<', $now->subDays(self::REMEMBERED))->delete();
         KeptFile::sweep();
+        DB::table('sessions')->where('last_activity', '<', $now->subMinutes(config()->integer('session.lifetime'))->getTimestamp())->delete();
         $this->line("{$left->count()} taken up.");
 
         return self::SUCCESS;

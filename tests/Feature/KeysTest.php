@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Models\Attendance;
 use App\Models\BadgeTick;
 use App\Models\Role;
+use App\Models\Row;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
@@ -14,8 +15,15 @@ function models(): array
 {
     $classes = array_map(static fn (string $file): string => 'App\\Models\\'.basename($file, '.php'), glob(app_path('Models/*.php')) ?: []);
 
-    return array_values(array_filter($classes, static fn (string $class): bool => is_subclass_of($class, Model::class)));
+    return array_values(array_filter($classes, static fn (string $class): bool => is_subclass_of($class, Model::class) && $class !== Row::class));
 }
+
+it('names the table of every row', function (): void {
+    foreach (models() as $class) {
+        expect($class === User::class || is_subclass_of($class, Row::class))->toBeTrue($class);
+        expect((new ReflectionClass($class))->getProperty('table')->class)->toBe($class);
+    }
+});
 
 it('knows every model by the whole key of its table, and by nothing else', function (): void {
     expect(count(models()))->toBeGreaterThan(18);
