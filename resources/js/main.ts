@@ -1,4 +1,4 @@
-import { call, type House } from './api/client';
+import { call } from './api/client';
 import './app.css';
 import { drawDoor } from './account/door';
 import { isLeaving, tellLeft, watchTheWayBack } from './device/leaving';
@@ -16,7 +16,7 @@ const CORNER = '/practice';
 const isCorner = (): boolean => location.pathname === CORNER || location.pathname.startsWith(`${CORNER}/`);
 
 const app = () => import('./shell/enter');
-const askHouse = () => call<House>('GET', '/api/house').catch(() => undefined);
+const askHouse = () => call('GET', '/api/house').catch(() => undefined);
 
 const place = document.getElementById('app');
 if (place) {

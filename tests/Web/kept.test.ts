@@ -26,7 +26,7 @@ afterEach(() => {
 
 it('waits for the server after something was written, and only then', async () => {
   await call('GET', '/api/crew');
-  await call('PUT', '/api/group', {});
+  await call('PUT', '/api/group', { body: {} });
   await call('GET', '/api/crew');
   vi.advanceTimersByTime(31_000);
   await call('GET', '/api/crew');

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ApiProblem, call, type Schemas } from '../api/client';
+import { ApiProblem, call } from '../api/client';
 import { meQuery, queryClient } from '../api/queries';
 import * as limits from '../api/limits';
 import { forgetPages } from '../device/keeping';
@@ -12,19 +12,17 @@ import { words } from '../words/en';
 import { useAfterHash } from './afterHash';
 import { Doorway } from '../ui/Doorway';
 
-type Invitation = { group: string; role: Schemas['Role']; expires_at: string };
-
 export function JoinPage() {
   const token = useAfterHash();
   const navigate = useNavigate();
   const [person, setPerson] = useState({ name: '', email: '', password: '' });
   const about = useQuery({
     queryKey: ['join', token],
-    queryFn: () => call<Invitation>('POST', '/api/join/about', { token }),
+    queryFn: () => call('POST', '/api/join/about', { body: { token } }),
     retry: false,
   });
   const join = useMutation({
-    mutationFn: () => call<Schemas['Me']>('POST', '/api/join', { token, ...person }),
+    mutationFn: () => call('POST', '/api/join', { body: { token, ...person } }),
     onSuccess: async (me) => {
       await forgetPages();
       queryClient.clear();

@@ -10,7 +10,7 @@ import { words } from '../words/en';
 /** One's own password, by whoever knows the present one. */
 export function PasswordSheet({ onClose }: { onClose: () => void }) {
   const [form, setForm] = useState({ current: '', password: '' });
-  const set = useMutation({ mutationFn: () => call('PUT', '/api/me/password', form) });
+  const set = useMutation({ mutationFn: () => call('PUT', '/api/me/password', { body: form }) });
   return (
     <Sheet
       open

@@ -10,8 +10,6 @@ import { Failure, Faults, Loading } from '../ui/states';
 import { moment, number } from '../words/format';
 import { words } from '../words/en';
 
-type NewLink = { token: string; role: Schemas['Role']; expires_at: string };
-
 export function PeoplePage() {
   const people = useQuery(peopleQuery);
   if (people.isPending) return <Loading />;
@@ -61,10 +59,14 @@ function Person({ person }: { person: Listed }) {
     void queryClient.invalidateQueries();
   };
   const change = useMutation({
-    mutationFn: (role: Schemas['Role']) => call('PUT', `/api/people/${person.id}`, { role }),
+    mutationFn: (role: Schemas['Role']) =>
+      call('PUT', '/api/people/{person}', { params: { path: { person: person.id } }, body: { role } }),
     onSettled: again,
   });
-  const end = useMutation({ mutationFn: () => call('DELETE', `/api/people/${person.id}`), onSuccess: again });
+  const end = useMutation({
+    mutationFn: () => call('DELETE', '/api/people/{person}', { params: { path: { person: person.id } } }),
+    onSuccess: again,
+  });
   return (
     <span className="flex flex-wrap items-center gap-2">
       <select
@@ -113,15 +115,15 @@ function Person({ person }: { person: Listed }) {
 function LeftChecks() {
   const left = useQuery({
     queryKey: ['left-checks'],
-    queryFn: () => call<{ checks: Schemas['LeftCheck'][] }>('GET', '/api/left-checks'),
+    queryFn: () => call('GET', '/api/left-checks'),
   });
   const again = (): void => void queryClient.invalidateQueries();
   const accept = useMutation({
-    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/accept', { ids }),
+    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/accept', { body: { ids } }),
     onSuccess: again,
   });
   const refuse = useMutation({
-    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/refuse', { ids }),
+    mutationFn: (ids: string[]) => call('POST', '/api/left-checks/refuse', { body: { ids } }),
     onSuccess: again,
   });
   if (!left.data || left.data.checks.length === 0) return null;
@@ -160,10 +162,10 @@ function LeftChecks() {
 function Devices() {
   const devices = useQuery({
     queryKey: ['devices'],
-    queryFn: () => call<{ devices: Schemas['Device'][] }>('GET', '/api/devices'),
+    queryFn: () => call('GET', '/api/devices'),
   });
   const signOut = useMutation({
-    mutationFn: (id: string) => call('DELETE', `/api/devices/${id}`),
+    mutationFn: (id: string) => call('DELETE', '/api/devices/{device}', { params: { path: { device: id } } }),
     onSuccess: () => void queryClient.invalidateQueries({ queryKey: ['devices'] }),
   });
   if (!devices.data) return null;
@@ -201,7 +203,7 @@ function Devices() {
 function Invite() {
   const [role, setRole] = useState<Schemas['Role']>('helper');
   const make = useMutation({
-    mutationFn: () => call<NewLink>('POST', '/api/invitations', { role }),
+    mutationFn: () => call('POST', '/api/invitations', { body: { role } }),
     onSuccess: () => void queryClient.invalidateQueries({ queryKey: peopleQuery.queryKey }),
   });
   return (
@@ -229,7 +231,8 @@ function Invite() {
 
 function OpenLinks({ links }: { links: Schemas['People']['invitations'] }) {
   const withdraw = useMutation({
-    mutationFn: (id: string) => call('DELETE', `/api/invitations/${id}`),
+    mutationFn: (id: string) =>
+      call('DELETE', '/api/invitations/{invitation}', { params: { path: { invitation: id } } }),
     onSuccess: () => void queryClient.invalidateQueries({ queryKey: peopleQuery.queryKey }),
   });
   if (links.length === 0) return null;

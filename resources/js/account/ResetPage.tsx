@@ -12,7 +12,7 @@ import { Doorway } from '../ui/Doorway';
 export function ResetPage() {
   const token = useAfterHash();
   const [password, setPassword] = useState('');
-  const reset = useMutation({ mutationFn: () => call('POST', '/api/reset', { token, password }) });
+  const reset = useMutation({ mutationFn: () => call('POST', '/api/reset', { body: { token, password } }) });
   return (
     <Doorway title={words.reset.title} lead={reset.isSuccess ? words.reset.done : words.join.passwordHint}>
       {reset.isSuccess ? (

@@ -46,7 +46,7 @@ export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): voi
     event.preventDefault();
     go.disabled = true;
     faults.hidden = true;
-    call<Schemas['Me'] | undefined>('POST', '/api/sign-in', { email: email.box.value, password: password.box.value })
+    call('POST', '/api/sign-in', { body: { email: email.box.value, password: password.box.value } })
       .then(async (me) => {
         stay();
         await onIn(me, await takeOver(me));

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import type { TakenIn } from '../api/along';
+import { zipOfGroup } from '../api/along';
 import { call } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
@@ -11,9 +11,10 @@ import { ZipFields } from './ZipFields';
 
 /** A zip of this group that comes back: seen first, then taken in. */
 export function BringBack() {
-  const zip = useZip('/api/along/given');
+  const zip = useZip(zipOfGroup);
   const take = useMutation({
-    mutationFn: () => call<TakenIn>('POST', `${zip.at ?? ''}/take`, zip.opened),
+    mutationFn: () =>
+      call('POST', '/api/along/given/{given}/take', { params: { path: { given: zip.id } }, body: zip.opened }),
     onSuccess: async () => {
       zip.choose(null);
       await queryClient.invalidateQueries();

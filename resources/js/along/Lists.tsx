@@ -1,7 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { ClipboardCopy, Download } from 'lucide-react';
 import { useState } from 'react';
-import type { Sheet } from '../api/along';
 import { base64 } from '../api/bytes';
 import { call } from '../api/client';
 import { queryClient } from '../api/queries';
@@ -70,9 +69,13 @@ function Copy({ kind }: { kind: Kind }) {
 
 function BringIn({ kind }: { kind: Kind }) {
   const [bytes, setBytes] = useState('');
-  const look = useMutation({ mutationFn: (now: string) => call<Sheet>('POST', `/api/sheets/${kind}`, { bytes: now }) });
+  const look = useMutation({
+    mutationFn: (now: string) =>
+      call('POST', '/api/sheets/{kind}', { params: { path: { kind } }, body: { bytes: now } }),
+  });
   const take = useMutation({
-    mutationFn: () => call<{ taken: number }>('PUT', `/api/sheets/${kind}`, { bytes, leave_bad: true }),
+    mutationFn: () =>
+      call('PUT', '/api/sheets/{kind}', { params: { path: { kind } }, body: { bytes, leave_bad: true } }),
     onSuccess: () => {
       look.reset();
       void queryClient.invalidateQueries();

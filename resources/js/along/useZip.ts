@@ -1,32 +1,32 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { bring, type TakenIn } from '../api/along';
-import { call } from '../api/client';
+import { bring, type ZipWay } from '../api/along';
 
 /** A zip on its way in: chosen, brought in parts, and looked at. */
-export function useZip(to: string) {
+export function useZip<About>(way: ZipWay<About>) {
   const [file, setFile] = useState<File | null>(null);
   const [password, setPassword] = useState('');
   const [share, setShare] = useState<number | null>(null);
-  const [at, setAt] = useState<string | null>(null);
+  const [id, setId] = useState<string | null>(null);
   const opened = password === '' ? {} : { password };
   const look = useMutation({
-    mutationFn: async (about: Record<string, string>) => {
+    mutationFn: async (about: About) => {
       if (file === null) throw new Error('No file is chosen.');
       // Looked at again, say with another password, it is not brought again.
-      const there = at ?? (await bring(to, file, about, setShare));
-      setAt(there);
+      const there = id ?? (await bring(way, file, about, setShare));
+      setId(there);
       setShare(null);
-      return call<TakenIn>('POST', `${there}/look`, { ...about, ...opened });
+      return way.look(there, about, opened);
     },
     onError: () => setShare(null),
   });
   const choose = (now: File | null): void => {
     setFile(now);
-    setAt(null);
+    setId(null);
     look.reset();
   };
-  return { file, choose, password, setPassword, opened, share, at, look };
+  return { file, choose, password, setPassword, opened, share, id: id ?? '', look };
 }
 
-export type Zip = ReturnType<typeof useZip>;
+/** Of it, what is seen and chosen. */
+export type Zip = Omit<ReturnType<typeof useZip>, 'look'> & { look: { isPending: boolean; reset: () => void } };

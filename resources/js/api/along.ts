@@ -18,7 +18,7 @@ const KEY = ['along'];
 /** The zips there are, looked at again as long as one is being written. */
 export const alongQuery = queryOptions({
   queryKey: KEY,
-  queryFn: () => call<AlongBoard>('GET', '/api/along'),
+  queryFn: () => call('GET', '/api/along'),
   refetchInterval: (query) => (query.state.data?.files.some((file) => file.state === 'asked') ? MEANWHILE : false),
 });
 
@@ -31,38 +31,60 @@ const moved = async (now: AlongBoard): Promise<void> => {
 };
 
 export const askAlong = mutationOptions({
-  mutationFn: (asked: { password?: string; leave: boolean }) => call<AlongBoard>('POST', '/api/along/files', asked),
+  mutationFn: (asked: { password?: string; leave: boolean }) => call('POST', '/api/along/files', { body: asked }),
   onSuccess: moved,
 });
 
 export const removeAlong = mutationOptions({
-  mutationFn: (file: string) => call<AlongBoard>('DELETE', `/api/along/files/${file}`),
+  mutationFn: (file: string) => call('DELETE', '/api/along/files/{file}', { params: { path: { file } } }),
   onSuccess: keep,
 });
 
 export const stayHere = mutationOptions({
-  mutationFn: () => call<AlongBoard>('PUT', '/api/along/left', { left: false }),
+  mutationFn: () => call('PUT', '/api/along/left', { body: { left: false } }),
   onSuccess: moved,
 });
+
+type Opened = { password?: string };
+
+/** Where a zip is brought, part by part, and looked at: what the server asks besides, from whoever brings one there, is `About`. */
+export type ZipWay<About> = {
+  begin: (about: About, bytes: number) => Promise<{ file: string }>;
+  part: (id: string, part: { place: number; data: string }) => Promise<unknown>;
+  look: (id: string, about: About, opened: Opened) => Promise<TakenIn>;
+};
+
+/** To its own group. */
+export const zipOfGroup: ZipWay<object> = {
+  begin: (_, bytes) => call('POST', '/api/along/given', { body: { bytes } }),
+  part: (given, body) => call('PUT', '/api/along/given/{given}/parts', { params: { path: { given } }, body }),
+  look: (given, _, body) => call('POST', '/api/along/given/{given}/look', { params: { path: { given } }, body }),
+};
+
+/** To an empty house, by whoever has its code. */
+export const zipToHouse: ZipWay<{ code: string }> = {
+  begin: (about, bytes) => call('POST', '/api/setup/zip', { body: { ...about, bytes } }),
+  part: (zip, body) => call('PUT', '/api/setup/zip/{zip}/parts', { params: { path: { zip } }, body }),
+  look: (zip, about, opened) =>
+    call('POST', '/api/setup/zip/{zip}/look', { params: { path: { zip } }, body: { ...about, ...opened } }),
+};
 
 /**
  * Brings a file, part by part.
  *
- * @param to where zips are brought: of this group, or to an empty house
  * @param step told the share that is there, from 0 to 1
- * @returns where it can be looked at
+ * @returns the id by which it can be looked at
  */
-export async function bring(
-  to: string,
+export async function bring<About>(
+  way: ZipWay<About>,
   file: Blob,
-  about: Record<string, string>,
+  about: About,
   step: (share: number) => void,
 ): Promise<string> {
-  const { file: id } = await call<{ file: string }>('POST', to, { ...about, bytes: file.size });
+  const { file: id } = await way.begin(about, file.size);
   for (let place = 0; place * PART < file.size; place++) {
-    const data = await base64(file.slice(place * PART, (place + 1) * PART));
-    await call('PUT', `${to}/${id}/parts`, { place, data });
+    await way.part(id, { place, data: await base64(file.slice(place * PART, (place + 1) * PART)) });
     step(Math.min(1, ((place + 1) * PART) / file.size));
   }
-  return `${to}/${id}`;
+  return id;
 }

@@ -1,17 +1,17 @@
 import { mutationOptions, queryOptions } from '@tanstack/react-query';
-import { call, type Schemas } from './client';
+import { call } from './client';
 import { queryClient } from './queries';
 
 export const awardsQuery = queryOptions({
   queryKey: ['awards'],
-  queryFn: () => call<Schemas['Awards']>('GET', '/api/awards'),
+  queryFn: () => call('GET', '/api/awards'),
 });
 
 /** One award with what met it. */
 export const awardQuery = (award: string) =>
   queryOptions({
     queryKey: ['awards', award],
-    queryFn: () => call<Schemas['Award']>('GET', `/api/awards/${award}`),
+    queryFn: () => call('GET', '/api/awards/{award}', { params: { path: { award } } }),
   });
 
 /** Certificates of these awards; of none, how they look. */
@@ -19,10 +19,7 @@ export const certificatesQuery = (awards: string[]) =>
   queryOptions({
     queryKey: ['awards', 'certificates', ...awards],
     queryFn: () =>
-      call<Schemas['Certificates']>(
-        'GET',
-        `/api/certificates${awards.length > 0 ? `?awards=${awards.join(',')}` : ''}`,
-      ),
+      call('GET', '/api/certificates', { params: { query: awards.length > 0 ? { awards: awards.join(',') } : {} } }),
   });
 
 /** As many certificates as are asked for at once: an address holds no more. */
@@ -37,7 +34,7 @@ export const certificatesOf = (awards: { id: string }[]): string =>
 
 /** That these were handed over, today. */
 export const handOver = mutationOptions({
-  mutationFn: (awards: string[]) => call('PUT', '/api/awards/handed', { awards }),
+  mutationFn: (awards: string[]) => call('PUT', '/api/awards/handed', { body: { awards } }),
   onSettled: () => void queryClient.invalidateQueries(),
 });
 
@@ -46,10 +43,10 @@ export const groupPicture = (hash: string): string => `/api/certificate/picture?
 
 export const signingQuery = queryOptions({
   queryKey: ['awards', 'signing'],
-  queryFn: () => call<Schemas['Signing']>('GET', '/api/signing'),
+  queryFn: () => call('GET', '/api/signing'),
 });
 
 export const trustedQuery = queryOptions({
   queryKey: ['awards', 'trusted'],
-  queryFn: () => call<{ issuers: Schemas['TrustedIssuer'][] }>('GET', '/api/trusted'),
+  queryFn: () => call('GET', '/api/trusted'),
 });

@@ -1,10 +1,10 @@
 import { mutationOptions } from '@tanstack/react-query';
-import { call, type Schemas } from './client';
+import { call } from './client';
 import { cardsQuery, queryClient } from './queries';
 
 /** Makes a practice card: the group's, or that of the learner whose id is given. */
 export const makeCard = mutationOptions({
   mutationFn: (learner?: string) =>
-    call<Schemas['PracticeCard']>('POST', '/api/practice/cards', learner === undefined ? {} : { learner }),
+    call('POST', '/api/practice/cards', { body: learner === undefined ? {} : { learner } }),
   onSuccess: () => queryClient.invalidateQueries({ queryKey: cardsQuery.queryKey }),
 });

@@ -1,5 +1,6 @@
+import createClient, { type ClientPathsWithMethod, type MaybeOptionalInit, type MethodResponse } from 'openapi-fetch';
 import { cameLate, noteKept, noteWritten, patience } from './kept';
-import type { components } from './schema';
+import type { components, paths } from './schema';
 import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
@@ -42,6 +43,9 @@ export class ApiProblem extends Error {
   }
 }
 
+const noConnection = (): ApiProblem =>
+  new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);
+
 function token(): string | null {
   const found = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie);
   return found?.[1] ? decodeURIComponent(found[1]) : null;
@@ -52,49 +56,76 @@ let shownGroup: string | null = null;
 
 export const showGroup = (id: string): void => void (shownGroup = id);
 
-async function send(method: string, path: string, body: unknown, more: Record<string, string>): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json', ...more };
+async function send(path: string, request: Request, body: string): Promise<Response> {
+  const { method } = request;
+  const headers: Record<string, string> = { ...Object.fromEntries(request.headers), Accept: 'application/json' };
   if (method !== 'GET') {
     if (!token()) await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
     headers['X-XSRF-TOKEN'] = token() ?? '';
     if (shownGroup !== null) headers['X-Group'] = shownGroup;
   }
-  if (body !== undefined) headers['Content-Type'] = 'application/json';
-  const request: RequestInit = { method, headers, credentials: 'same-origin' };
-  if (body !== undefined) request.body = JSON.stringify(body);
-  if (method !== 'GET') return fetch(path, request);
-  const response = (await cameLate(path)) ?? (await fetch(path, { ...request, cache: patience() }));
+  const asked: RequestInit = { method, headers, credentials: 'same-origin' };
+  if (body !== '') asked.body = body;
+  if (method !== 'GET') return fetch(path, asked);
+  const response = (await cameLate(path)) ?? (await fetch(path, { ...asked, cache: patience() }));
   noteKept(path, response);
   return response;
 }
 
-/** One call to the server. A stale security token is renewed once. */
-export async function call<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-  headers: Record<string, string> = {},
-): Promise<T> {
+/** The answer of the server to what it was asked, where it is one that was hoped for. A stale security token is renewed once. */
+async function answered(request: Request): Promise<Response> {
+  const { pathname, search } = new URL(request.url);
+  const body = await request.text();
   let response: Response;
   try {
-    response = await send(method, path, body, headers);
+    response = await send(pathname + search, request, body);
     if (response.status === 419) {
       await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' });
-      response = await send(method, path, body, headers);
+      response = await send(pathname + search, request, body);
     }
   } catch {
-    throw new ApiProblem(0, 'No connection to Compadre. Nothing was sent; try again when you are back in range.', []);
+    throw noConnection();
   }
   noteTime(response);
-  if (method !== 'GET' && response.ok) noteWritten();
-  if (response.status === 204) return undefined as T;
-  const answer: unknown = await response.json().catch(() => null);
-  if (response.ok) return answer as T;
-  const problem = answer as Partial<Schemas['Problem']> | null;
+  if (response.ok) {
+    if (request.method !== 'GET') noteWritten();
+    return response;
+  }
+  const problem = (await response.json().catch(() => null)) as Partial<Schemas['Problem']> | null;
   if (response.status === 401 && problem?.errors?.some((fault) => fault.field === '/device')) signedOutElsewhere.say();
   throw new ApiProblem(
     response.status,
     problem?.message ?? 'Something went wrong on the server. Nothing was written.',
     problem?.errors ?? [],
   );
+}
+
+// It knows whole addresses only; which server they are at is the page's to know.
+const client = createClient<paths>({ baseUrl: 'http://house', fetch: answered });
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+type Asked<P extends keyof paths, M extends Method> = MaybeOptionalInit<paths[P], Lowercase<M>>;
+type Answer<P extends ClientPathsWithMethod<typeof client, Lowercase<M>>, M extends Method> = MethodResponse<
+  typeof client,
+  Lowercase<M>,
+  P
+>;
+
+/**
+ * One call to the server, at an address of the API document: what goes there and what comes back are as it says.
+ *
+ * @throws ApiProblem where the answer is not what was hoped for, and where there is none
+ */
+export async function call<M extends Method, P extends ClientPathsWithMethod<typeof client, Lowercase<M>>>(
+  method: M,
+  path: P,
+  ...asked: undefined extends Asked<P, M> ? [Asked<P, M>?] : [Asked<P, M>]
+): Promise<Answer<P, M>> {
+  try {
+    const { data } = await client.request(method.toLowerCase() as Lowercase<M>, path, ...(asked as never));
+    return data as Answer<P, M>;
+  } catch (error) {
+    // Somebody else answered in its place: a hotspot that wants to be signed in to, with a page of its own.
+    throw error instanceof SyntaxError ? noConnection() : error;
+  }
 }

@@ -12,7 +12,7 @@ const KEY = ['office'];
 /** The award office, looked at again as long as it is being told of something. */
 export const officeQuery = queryOptions({
   queryKey: KEY,
-  queryFn: () => call<OfficeBoard>('GET', '/api/office'),
+  queryFn: () => call('GET', '/api/office'),
   refetchInterval: (query) => {
     const work = query.state.data?.work;
     return work && work.state !== 'done' ? MEANWHILE : false;
@@ -23,17 +23,17 @@ const keep = (now: OfficeBoard): void => void queryClient.setQueryData(KEY, now)
 
 /** Puts awards on the way there; none: whatever waits, at once. */
 export const sendToOffice = mutationOptions({
-  mutationFn: (awards: string[]) => call<OfficeBoard>('POST', '/api/office/awards', { awards }),
+  mutationFn: (awards: string[]) => call('POST', '/api/office/awards', { body: { awards } }),
   onSuccess: keep,
 });
 
 export const setOffice = mutationOptions({
   mutationFn: (office: { address: string; client: string; secret?: string }) =>
-    call<OfficeBoard>('PUT', '/api/office', office),
+    call('PUT', '/api/office', { body: office }),
   onSuccess: keep,
 });
 
 export const leaveOffice = mutationOptions({
-  mutationFn: () => call<OfficeBoard>('DELETE', '/api/office'),
+  mutationFn: () => call('DELETE', '/api/office'),
   onSuccess: keep,
 });

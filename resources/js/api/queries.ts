@@ -1,6 +1,7 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
-import { ApiProblem, call, type Fault, type House, type Schemas } from './client';
+import { ApiProblem, call, type Fault, type Schemas } from './client';
 import { byCode } from './corner';
+import type { paths } from './schema';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -15,7 +16,7 @@ export const queryClient = new QueryClient({
 
 export const houseQuery = queryOptions({
   queryKey: ['house'],
-  queryFn: () => call<House>('GET', '/api/house'),
+  queryFn: () => call('GET', '/api/house'),
   staleTime: 60_000,
 });
 
@@ -23,7 +24,7 @@ export const meQuery = queryOptions({
   queryKey: ['me'],
   queryFn: async (): Promise<Schemas['Me'] | null> => {
     try {
-      return await call<Schemas['Me']>('GET', '/api/me');
+      return await call('GET', '/api/me');
     } catch (error) {
       if (error instanceof ApiProblem && error.status === 401) return null;
       throw error;
@@ -34,13 +35,13 @@ export const meQuery = queryOptions({
 
 export const courseQuery = queryOptions({
   queryKey: ['course'],
-  queryFn: () => call<Schemas['Course']>('GET', '/api/course'),
+  queryFn: () => call('GET', '/api/course'),
 });
 
 /** What takes longer to lay out: a better plan, where there is one, and what either pace would come to. */
 export const outlookQuery = queryOptions({
   queryKey: ['outlook'],
-  queryFn: () => call<Schemas['Outlook']>('GET', '/api/course/outlook'),
+  queryFn: () => call('GET', '/api/course/outlook'),
   staleTime: 60_000,
   // A better plan is looked for once this is answered.
   refetchInterval: ({ state }) => (state.data?.improving ? 8_000 : false),
@@ -56,7 +57,7 @@ export function tookPlan(now: Schemas['Course']): void {
 export const runSheetQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['meeting', meeting],
-    queryFn: () => call<Schemas['RunSheet']>('GET', `/api/meetings/${meeting}`),
+    queryFn: () => call('GET', '/api/meetings/{meeting}', { params: { path: { meeting } } }),
   });
 
 /** Where a meeting's clock stands and who is here, every few seconds: written into the run sheet that is shown. */
@@ -65,7 +66,7 @@ export const meetingNowQuery = (meeting: string) =>
     queryKey: ['meeting', meeting, 'now'],
     queryFn: async ({ client, signal }) => {
       const before = client.getQueryData<Schemas['MeetingNow']>(['meeting', meeting, 'now']);
-      const now = await call<Schemas['MeetingNow']>('GET', `/api/meetings/${meeting}/clock`);
+      const now = await call('GET', '/api/meetings/{meeting}/clock', { params: { path: { meeting } } });
       // Called off meanwhile: a step was taken that this answer does not know of.
       if (signal.aborted) return now;
       const { queryKey } = runSheetQuery(meeting);
@@ -82,33 +83,32 @@ function withNow(sheet: Schemas['RunSheet'], { clock, present }: Schemas['Meetin
 
 export const knotsQuery = queryOptions({
   queryKey: ['knots'],
-  queryFn: () => call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots'),
+  queryFn: () => call('GET', '/api/knots'),
   staleTime: Infinity,
 });
 
-export const knotQuery = (knot: string, view: string, method?: string) =>
+export type View = NonNullable<NonNullable<paths['/api/knots/{knot}']['parameters']['query']>['view']>;
+
+export const knotQuery = (knot: string, view: View, method?: string) =>
   queryOptions({
     queryKey: ['knot', knot, view, method ?? ''],
     queryFn: () =>
-      call<Schemas['Knot']>(
-        'GET',
-        `/api/knots/${encodeURIComponent(knot)}?view=${view}${method ? `&method=${encodeURIComponent(method)}` : ''}`,
-      ),
+      call('GET', '/api/knots/{knot}', { params: { path: { knot }, query: { view, ...(method && { method }) } } }),
     staleTime: Infinity,
   });
 
 /** What a learner's knot is held against while it is checked, from their side. */
-export const comparedQuery = (knot: string, view: string) =>
+export const comparedQuery = (knot: string, view: View) =>
   queryOptions({
     queryKey: ['compared', knot, view],
-    queryFn: () => call<Schemas['Compared']>('GET', `/api/knots/${encodeURIComponent(knot)}/compared?view=${view}`),
+    queryFn: () => call('GET', '/api/knots/{knot}/compared', { params: { path: { knot }, query: { view } } }),
     staleTime: Infinity,
   });
 
 export const openForQuery = (learner: string) =>
   queryOptions({
     queryKey: ['check', 'of', learner],
-    queryFn: () => call<Schemas['OpenFor']>('GET', `/api/learners/${learner}/check`),
+    queryFn: () => call('GET', '/api/learners/{learner}/check', { params: { path: { learner } } }),
   });
 
 /** The address at which a drawing is a file: a step from 1, or the finished knot, loose or drawn up. */
@@ -116,12 +116,11 @@ export const drawingFile = (knot: Schemas['Knot'], view: string, shown: number |
   `/api/knots/${knot.id}/drawing.svg?method=${encodeURIComponent(knot.method)}&view=${view}${shown === 'loose' ? '' : shown === 'tight' ? '&tight=yes' : `&step=${shown}`}`;
 
 /** Where knots are read, and what opens the way to them: a card's code in the practice corner, which knows nobody. */
-const reading = { at: '/api/knots', headers: {} as Record<string, string> };
+const reading = { code: null as string | null };
 
 /** From here on knots are read in the practice corner. */
 export function readByCode(code: string): void {
-  reading.at = '/api/corner/knots';
-  reading.headers = byCode(code);
+  reading.code = code;
 }
 
 /** A knot as ropes in space, from loose to tight; or, of its usual method, from tight to pulled at. */
@@ -129,13 +128,13 @@ export const knotInSpaceQuery = (knot: string, method: string | null, pulled = f
   queryOptions({
     queryKey: ['space', knot, pulled ? 'pulled' : method],
     queryFn: () => {
-      const asked = pulled ? '?pulled=yes' : method === null ? '' : `?method=${encodeURIComponent(method)}`;
-      return call<Schemas['KnotInSpace']>(
-        'GET',
-        `${reading.at}/${encodeURIComponent(knot)}/space${asked}`,
-        undefined,
-        reading.headers,
-      );
+      const params = {
+        path: { knot },
+        query: pulled ? ({ pulled: 'yes' } as const) : method === null ? {} : { method },
+      };
+      return reading.code === null
+        ? call('GET', '/api/knots/{knot}/space', { params })
+        : call('GET', '/api/corner/knots/{knot}/space', { params, headers: byCode(reading.code) });
     },
     staleTime: Infinity,
   });
@@ -159,84 +158,66 @@ export function spacePicture(
 export const nextKnotsQuery = (learner: string) =>
   queryOptions({
     queryKey: ['next', learner],
-    queryFn: () => call<{ knots: string[] }>('GET', `/api/learners/${learner}/next`),
+    queryFn: () => call('GET', '/api/learners/{learner}/next', { params: { path: { learner } } }),
   });
 
 export const checkSheetQuery = (knot: string, meeting: string | null, rope: string | null) =>
   queryOptions({
     queryKey: ['check', knot, meeting, rope],
-    queryFn: () => {
-      const query = new URLSearchParams();
-      if (meeting) query.set('meeting', meeting);
-      if (rope) query.set('rope', rope);
-      const text = query.toString();
-      return call<Schemas['CheckSheet']>('GET', `/api/check/${encodeURIComponent(knot)}${text ? `?${text}` : ''}`);
-    },
+    queryFn: () =>
+      call('GET', '/api/check/{knot}', {
+        params: { path: { knot }, query: { ...(meeting && { meeting }), ...(rope && { rope }) } },
+      }),
   });
 
 export const cardsQuery = queryOptions({
   queryKey: ['practice-cards'],
-  queryFn: () =>
-    call<{ cards: Schemas['PracticeCard'][]; home: string[]; wrong: Schemas['OftenWrong'][] }>(
-      'GET',
-      '/api/practice/cards',
-    ),
+  queryFn: () => call('GET', '/api/practice/cards'),
 });
 
-export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call<Schemas['Crew']>('GET', '/api/crew') });
+export const crewQuery = queryOptions({ queryKey: ['crew'], queryFn: () => call('GET', '/api/crew') });
 
 export const learnerQuery = (learner: string) =>
   queryOptions({
     queryKey: ['learner', learner],
-    queryFn: () => call<Schemas['LearnerPage']>('GET', `/api/learners/${learner}`),
+    queryFn: () => call('GET', '/api/learners/{learner}', { params: { path: { learner } } }),
   });
 
 export const groupQuery = queryOptions({
   queryKey: ['group'],
-  queryFn: () => call<Schemas['GroupSettings']>('GET', '/api/group'),
+  queryFn: () => call('GET', '/api/group'),
 });
 
 export const packQuery = (meeting: string) =>
   queryOptions({
     queryKey: ['pack', meeting],
-    queryFn: () => call<Schemas['Pack']>('GET', `/api/meetings/${meeting}/pack`),
+    queryFn: () => call('GET', '/api/meetings/{meeting}/pack', { params: { path: { meeting } } }),
   });
 
 export const storeQuery = queryOptions({
   queryKey: ['store'],
-  queryFn: () => call<{ stocks: Schemas['Stock'][]; poles: Schemas['Pole'][] }>('GET', '/api/store'),
+  queryFn: () => call('GET', '/api/store'),
 });
 
 export const gaugesQuery = queryOptions({
   queryKey: ['gauges'],
-  queryFn: () =>
-    call<{
-      gauges: {
-        rope: string;
-        diameter_mm: number;
-        strips: { class: 'stopper' | 'binding' | 'hitch' | 'bend' | 'loop' | 'lashing'; tail_mm: number }[];
-      }[];
-    }>('GET', '/api/gauges'),
+  queryFn: () => call('GET', '/api/gauges'),
 });
 
 export const peopleQuery = queryOptions({
   queryKey: ['people'],
-  queryFn: () => call<Schemas['People']>('GET', '/api/people'),
+  queryFn: () => call('GET', '/api/people'),
 });
 
 export const badgesQuery = queryOptions({
   queryKey: ['badges'],
-  queryFn: () =>
-    call<{ badges: Schemas['BadgeAbout'][]; knots: { id: string; name: string; family: string }[] }>(
-      'GET',
-      '/api/badges',
-    ),
+  queryFn: () => call('GET', '/api/badges'),
   staleTime: Infinity,
 });
 
 export const rigsQuery = queryOptions({
   queryKey: ['rigs'],
-  queryFn: () => call<{ rigs: Schemas['RigAbout'][]; meetings: Schemas['Meeting'][] }>('GET', '/api/rigs'),
+  queryFn: () => call('GET', '/api/rigs'),
 });
 
 export type RigAsked = {
@@ -257,12 +238,12 @@ const lastQuery = <Found>(kind: string, id: string) =>
   });
 
 /** Why nothing can be worked out from what is asked; nothing where it can. What is worked out is kept beside. */
-const workedQuery = (kind: string, id: string, asked: URLSearchParams) =>
+const workedQuery = (kind: string, id: string, asked: object, work: () => Promise<unknown>) =>
   queryOptions({
-    queryKey: [kind, id, asked.toString()],
+    queryKey: [kind, id, asked],
     queryFn: async ({ client, signal }): Promise<Fault[]> => {
       try {
-        const found = await call<unknown>('GET', `/api/${kind}s/${encodeURIComponent(id)}?${asked.toString()}`);
+        const found = await work();
         // Called off meanwhile: a newer question is on its way.
         if (!signal.aborted) client.setQueryData([kind, id, 'stood'], found);
         return [];
@@ -278,35 +259,39 @@ const workedQuery = (kind: string, id: string, asked: URLSearchParams) =>
 export const stoodQuery = (rig: string) => lastQuery<Schemas['Rig']>('rig', rig);
 
 export const rigQuery = ({ rig, answers, knots, rope, meeting }: RigAsked) => {
-  const asked = new URLSearchParams({ answers: JSON.stringify(answers), knots: JSON.stringify(knots) });
-  if (rope !== null) asked.set('rope', rope);
-  if (meeting !== null) asked.set('meeting', meeting);
-  return workedQuery('rig', rig, asked);
+  const query = {
+    answers: JSON.stringify(answers),
+    knots: JSON.stringify(knots),
+    ...(rope !== null && { rope }),
+    ...(meeting !== null && { meeting }),
+  };
+  return workedQuery('rig', rig, query, () => call('GET', '/api/rigs/{rig}', { params: { path: { rig }, query } }));
 };
 
 export const instrumentsQuery = queryOptions({
   queryKey: ['instruments'],
-  queryFn: () => call<{ instruments: Schemas['InstrumentAbout'][] }>('GET', '/api/instruments'),
+  queryFn: () => call('GET', '/api/instruments'),
   staleTime: Infinity,
 });
 
 export const lastReadQuery = (instrument: string) => lastQuery<Schemas['Instrument']>('instrument', instrument);
 
 export const instrumentQuery = (instrument: string, answers: Record<string, unknown>, rope: string | null) => {
-  const asked = new URLSearchParams({ answers: JSON.stringify(answers) });
-  if (rope !== null) asked.set('rope', rope);
-  return workedQuery('instrument', instrument, asked);
+  const query = { answers: JSON.stringify(answers), ...(rope !== null && { rope }) };
+  return workedQuery('instrument', instrument, query, () =>
+    call('GET', '/api/instruments/{instrument}', { params: { path: { instrument }, query } }),
+  );
 };
 
 export const measuresQuery = queryOptions({
   queryKey: ['measures'],
-  queryFn: () => call<Schemas['Measures']>('GET', '/api/measures'),
+  queryFn: () => call('GET', '/api/measures'),
 });
 
 export const rigPackQuery = (rig: string) =>
   queryOptions({
     queryKey: ['rig-pack', rig],
-    queryFn: () => call<{ pack: Record<string, unknown> }>('GET', `/api/rigs/${encodeURIComponent(rig)}/pack`),
+    queryFn: () => call('GET', '/api/rigs/{rig}/pack', { params: { path: { rig } } }),
     staleTime: 0,
     gcTime: 0,
   });
@@ -314,6 +299,6 @@ export const rigPackQuery = (rig: string) =>
 export const choiceQuery = (job: object) =>
   queryOptions({
     queryKey: ['choice', JSON.stringify(job)],
-    queryFn: () => call<Schemas['Choice']>('GET', `/api/choice?job=${encodeURIComponent(JSON.stringify(job))}`),
+    queryFn: () => call('GET', '/api/choice', { params: { query: { job: JSON.stringify(job) } } }),
     staleTime: Infinity,
   });

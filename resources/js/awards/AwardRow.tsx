@@ -70,7 +70,8 @@ function AboutAward({
   const me = useMe();
   const found = useQuery(awardQuery(award.id));
   const undo = useMutation({
-    mutationFn: () => call('PUT', `/api/awards/${award.id}`, { handed_on: null }),
+    mutationFn: () =>
+      call('PUT', '/api/awards/{award}', { params: { path: { award: award.id } }, body: { handed_on: null } }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onClose();
@@ -118,7 +119,8 @@ function AboutAward({
 function TakeBack({ award, onDone }: { award: Award; onDone: () => void }) {
   const [why, setWhy] = useState('');
   const take = useMutation({
-    mutationFn: () => call('POST', `/api/awards/${award.id}/taken-back`, { why }),
+    mutationFn: () =>
+      call('POST', '/api/awards/{award}/taken-back', { params: { path: { award: award.id } }, body: { why } }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onDone();

@@ -23,11 +23,13 @@ export function ByHand({ awards, onClose }: { awards: Awards; onClose: () => voi
   const give = useMutation({
     mutationFn: () =>
       call('POST', '/api/awards/by-hand', {
-        learners,
-        badge,
-        why,
-        decided_on: decided,
-        handed_on: handed === '' ? null : handed,
+        body: {
+          learners,
+          badge,
+          why,
+          decided_on: decided,
+          handed_on: handed === '' ? null : handed,
+        },
       }),
     onSuccess: () => {
       void queryClient.invalidateQueries();

@@ -32,7 +32,7 @@ function Form({ look, onClose }: { look: Schemas['Certificates']; onClose: () =>
   const [colour, setColour] = useState(look.colour ?? limits.usual_ink);
   const [tooLarge, setTooLarge] = useState(false);
   const save = useMutation({
-    mutationFn: () => call('PUT', '/api/certificate', { words: text === '' ? null : text, colour }),
+    mutationFn: () => call('PUT', '/api/certificate', { body: { words: text === '' ? null : text, colour } }),
     onSuccess: () => {
       again();
       onClose();
@@ -40,7 +40,9 @@ function Form({ look, onClose }: { look: Schemas['Certificates']; onClose: () =>
   });
   const picture = useMutation({
     mutationFn: (bytes: string | null) =>
-      bytes === null ? call('DELETE', '/api/certificate/picture') : call('PUT', '/api/certificate/picture', { bytes }),
+      bytes === null
+        ? call('DELETE', '/api/certificate/picture')
+        : call('PUT', '/api/certificate/picture', { body: { bytes } }),
     onSuccess: again,
   });
   const send = async (file: File): Promise<void> => {

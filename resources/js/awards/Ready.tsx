@@ -20,8 +20,10 @@ export function Ready({ awards, names }: { awards: Awards; names: Record<string,
   const decide = useMutation({
     mutationFn: (some: ReadyBadge[]) =>
       call('POST', '/api/awards', {
-        awards: some.map((one) => ({ learner: one.learner.id, badge: one.badge })),
-        meeting,
+        body: {
+          awards: some.map((one) => ({ learner: one.learner.id, badge: one.badge })),
+          meeting,
+        },
       }),
     onSettled: () => void queryClient.invalidateQueries(),
   });

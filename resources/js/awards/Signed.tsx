@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { awardQuery, awardsQuery } from '../api/awards';
-import { call, type Schemas } from '../api/client';
+import { call } from '../api/client';
 import { queryClient } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
@@ -17,7 +17,8 @@ export function Signed({ award }: { award: Award }) {
   const me = useMe();
   const [named, setNamed] = useState(award.signed?.named ?? false);
   const sign = useMutation({
-    mutationFn: () => call<Schemas['Award']>('POST', `/api/awards/${award.id}/signed`, { named }),
+    mutationFn: () =>
+      call('POST', '/api/awards/{award}/signed', { params: { path: { award: award.id } }, body: { named } }),
     onSuccess: (now) => {
       queryClient.setQueryData(awardQuery(award.id).queryKey, now);
       void queryClient.invalidateQueries({ queryKey: awardsQuery.queryKey });

@@ -19,7 +19,7 @@ export function Signing({ onClose }: { onClose: () => void }) {
   const found = useQuery(signingQuery);
   const [alg, setAlg] = useState<Alg>('RS256');
   const make = useMutation({
-    mutationFn: () => call<Schemas['Signing']>('POST', '/api/signing/keys', { alg }),
+    mutationFn: () => call('POST', '/api/signing/keys', { body: { alg } }),
     onSuccess: (now) => queryClient.setQueryData(signingQuery.queryKey, now),
   });
   return (

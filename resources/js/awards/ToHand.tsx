@@ -23,7 +23,7 @@ export function ToHand({ awards, all, names }: { awards: Award[]; all: Awards; n
   const hand = useMutation(handOver);
   const move = useMutation({
     mutationFn: ({ award, meeting }: { award: string; meeting: string | null }) =>
-      call('PUT', `/api/awards/${award}`, { meeting }),
+      call('PUT', '/api/awards/{award}', { params: { path: { award } }, body: { meeting } }),
     onSettled: () => void queryClient.invalidateQueries(),
   });
   return (

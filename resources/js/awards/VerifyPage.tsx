@@ -22,9 +22,11 @@ export function VerifyPage() {
       const badge = texts.find((one) => !one.isList) ?? texts[0];
       if (!badge) return null;
       const lists = await Promise.all(texts.filter((one) => one !== badge).map((one) => base64(one.file)));
-      return call<Verified>('POST', '/api/verify', {
-        file: await base64(badge.file),
-        ...(lists.length > 0 ? { lists } : {}),
+      return call('POST', '/api/verify', {
+        body: {
+          file: await base64(badge.file),
+          ...(lists.length > 0 ? { lists } : {}),
+        },
       });
     },
   });
@@ -101,10 +103,13 @@ function Trusted() {
   const found = useQuery({ ...trustedQuery, enabled: me.may.teach });
   const again = (): void => void queryClient.invalidateQueries({ queryKey: trustedQuery.queryKey });
   const add = useMutation({
-    mutationFn: async (file: File) => call('POST', '/api/trusted', { file: await base64(file) }),
+    mutationFn: async (file: File) => call('POST', '/api/trusted', { body: { file: await base64(file) } }),
     onSuccess: again,
   });
-  const drop = useMutation({ mutationFn: (id: string) => call('DELETE', `/api/trusted/${id}`), onSuccess: again });
+  const drop = useMutation({
+    mutationFn: (id: string) => call('DELETE', '/api/trusted/{trusted}', { params: { path: { trusted: id } } }),
+    onSuccess: again,
+  });
   if (!found.data) return null;
   return (
     <section aria-labelledby="trusted">

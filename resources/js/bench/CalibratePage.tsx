@@ -55,12 +55,14 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
   const mm = (text: string): number => Math.round(Number(text) * by.mm * 10) / 10;
   const add = useMutation({
     mutationFn: () =>
-      call<Measures>('POST', '/api/measures', {
-        knot: knot.id,
-        rope,
-        measured_mm: mm(typed.measured),
-        ...(knot.turns > 0 ? { turns: knot.turns, object_mm: Number(typed.object) } : {}),
-        ...(knot.loop && typed.loop !== '' ? { loop_mm: mm(typed.loop) } : {}),
+      call('POST', '/api/measures', {
+        body: {
+          knot: knot.id,
+          rope,
+          measured_mm: mm(typed.measured),
+          ...(knot.turns > 0 ? { turns: knot.turns, object_mm: Number(typed.object) } : {}),
+          ...(knot.loop && typed.loop !== '' ? { loop_mm: mm(typed.loop) } : {}),
+        },
       }),
     onSuccess: (data) => {
       setTyped((now) => ({ ...now, measured: '' }));
@@ -140,7 +142,7 @@ function Estimate({ knot }: { knot: Knot }) {
   const me = useMe();
   const { units } = me.group;
   const undo = useMutation({
-    mutationFn: (id: string) => call<Measures>('DELETE', `/api/measures/${id}`),
+    mutationFn: (id: string) => call('DELETE', '/api/measures/{measure}', { params: { path: { measure: id } } }),
     onSuccess: kept,
   });
   return (

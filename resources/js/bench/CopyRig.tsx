@@ -11,7 +11,7 @@ import { words } from '../words/en';
 export function CopyRig({ rig }: { rig: Schemas['RigAbout'] }) {
   const navigate = useNavigate();
   const copy = useMutation({
-    mutationFn: () => call<{ id: string }>('POST', `/api/rigs/${rig.id}/copies`),
+    mutationFn: () => call('POST', '/api/rigs/{rig}/copies', { params: { path: { rig: rig.id } } }),
     onSuccess: ({ id }) => {
       void queryClient.invalidateQueries({ queryKey: rigsQuery.queryKey });
       void navigate(`/bench/${id}/change`);

@@ -24,7 +24,10 @@ export function GateForm({
   const [adult, setAdult] = useState('');
   const open = useMutation({
     mutationFn: () =>
-      call<Schemas['RigGate']>('POST', `/api/meetings/${meeting ?? ''}/gates`, { rig: rig.id, adult, lines: ticked }),
+      call('POST', '/api/meetings/{meeting}/gates', {
+        params: { path: { meeting: meeting ?? '' } },
+        body: { rig: rig.id, adult, lines: ticked },
+      }),
     onSuccess: onOpen,
   });
   return (

@@ -50,14 +50,14 @@ function Editor({ rig, first }: { rig: string; first: Pack }) {
     for (const key of ['rigs', 'rig', 'rig-pack']) queryClient.removeQueries({ queryKey: [key] });
   };
   const save = useMutation({
-    mutationFn: () => call('PUT', `/api/rigs/${rig}`, { pack }),
+    mutationFn: () => call('PUT', '/api/rigs/{rig}', { params: { path: { rig } }, body: { pack } }),
     onSuccess: () => {
       gone();
       void navigate(`/bench/${rig}`);
     },
   });
   const remove = useMutation({
-    mutationFn: () => call('DELETE', `/api/rigs/${rig}`),
+    mutationFn: () => call('DELETE', '/api/rigs/{rig}', { params: { path: { rig } } }),
     onSuccess: () => {
       gone();
       void navigate('/bench');

@@ -12,11 +12,14 @@ import { words } from '../words/en';
 export function TakeRig({ asked }: { asked: RigAsked & { meeting: string } }) {
   const take = useMutation({
     mutationFn: () =>
-      call('POST', `/api/meetings/${asked.meeting}/rigs`, {
-        rig: asked.rig,
-        answers: asked.answers,
-        knots: asked.knots,
-        ...(asked.rope === null ? {} : { rope: asked.rope }),
+      call('POST', '/api/meetings/{meeting}/rigs', {
+        params: { path: { meeting: asked.meeting } },
+        body: {
+          rig: asked.rig,
+          answers: asked.answers,
+          knots: asked.knots,
+          ...(asked.rope === null ? {} : { rope: asked.rope }),
+        },
       }),
     // It is in the plan from now on, and on the run sheet.
     onSuccess: () =>

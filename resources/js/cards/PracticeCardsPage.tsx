@@ -97,7 +97,10 @@ function PrintLink({ card }: { card: Card }) {
 
 function End({ card }: { card: Card }) {
   const [open, setOpen] = useState(false);
-  const end = useMutation({ mutationFn: () => call('DELETE', `/api/practice/cards/${card.id}`), onSuccess: again });
+  const end = useMutation({
+    mutationFn: () => call('DELETE', '/api/practice/cards/{card}', { params: { path: { card: card.id } } }),
+    onSuccess: again,
+  });
   return (
     <>
       <Button look="quiet" onClick={() => setOpen(true)}>
@@ -160,7 +163,8 @@ function Make({ hasGroups, cards }: { hasGroups: boolean; cards: Card[] }) {
 function OwnCards({ cards }: { cards: Card[] }) {
   const me = useMe();
   const hint = useMutation({
-    mutationFn: ({ id, hints }: { id: string; hints: boolean }) => call('PUT', `/api/practice/cards/${id}`, { hints }),
+    mutationFn: ({ id, hints }: { id: string; hints: boolean }) =>
+      call('PUT', '/api/practice/cards/{card}', { params: { path: { card: id } }, body: { hints } }),
     onSettled: again,
   });
   if (cards.length === 0) return null;

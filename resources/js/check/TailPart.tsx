@@ -32,11 +32,13 @@ export function TailPart({
   const judged = useQuery({
     queryKey: ['tail', knot, rope, measured, by],
     queryFn: () =>
-      call<Schemas['TailJudgement']>('POST', '/api/tail', {
-        knot,
-        rope,
-        measured_mm: measured,
-        measured_by: measureOf(by),
+      call('POST', '/api/tail', {
+        body: {
+          knot,
+          rope,
+          measured_mm: measured,
+          measured_by: measureOf(by),
+        },
       }),
     enabled: measured !== null,
     staleTime: Infinity,

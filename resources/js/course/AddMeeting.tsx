@@ -11,7 +11,7 @@ import { MeetingFields, meetingOf } from './MeetingFields';
 export function AddMeeting({ open, onClose, today }: { open: boolean; onClose: () => void; today: string }) {
   const [form, setForm] = useState({ date: today, starts_at: '18:30', minutes: '75', checkers: '2', place: '' });
   const add = useMutation({
-    mutationFn: () => call('POST', '/api/meetings', meetingOf(form)),
+    mutationFn: () => call('POST', '/api/meetings', { body: meetingOf(form) }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onClose();

@@ -31,17 +31,21 @@ export function ChangeMeeting({
     checkers: String(meeting.checkers),
     place: meeting.place ?? '',
   });
-  const [objects, setObjects] = useState<string[] | null>(meeting.objects);
+  const [objects, setObjects] = useState(meeting.objects);
   const [bans, setBans] = useState(meeting.bans);
   const save = useMutation({
-    mutationFn: () => call('PUT', `/api/meetings/${meeting.id}`, { ...meetingOf(form), objects, bans }),
+    mutationFn: () =>
+      call('PUT', '/api/meetings/{meeting}', {
+        params: { path: { meeting: meeting.id } },
+        body: { ...meetingOf(form), objects, bans },
+      }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onClose();
     },
   });
   const off = useMutation({
-    mutationFn: () => call('DELETE', `/api/meetings/${meeting.id}`),
+    mutationFn: () => call('DELETE', '/api/meetings/{meeting}', { params: { path: { meeting: meeting.id } } }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       void navigate('/course');

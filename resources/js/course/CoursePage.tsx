@@ -105,7 +105,7 @@ function Known({ of }: { of: Course['remembered'] }) {
 function Standing({ course }: { course: Course }) {
   const outlook = useQuery(outlookQuery);
   const hold = useMutation({
-    mutationFn: () => call<Course>('PUT', '/api/course/plan', { as_it_stands: true }),
+    mutationFn: () => call('PUT', '/api/course/plan', { body: { as_it_stands: true } }),
     onSuccess: tookPlan,
   });
   if (course.accepted)

@@ -32,15 +32,15 @@ export function MoveSheet({
   const here = course.places[move.knot] ?? OUT;
   const asked = useQuery({
     queryKey: ['what-if', move.knot, meeting],
-    queryFn: () => call<Schemas['Consequence']>('POST', '/api/course/what-if', change),
+    queryFn: () => call('POST', '/api/course/what-if', { body: change }),
     enabled: meeting !== here,
     staleTime: 0,
   });
   const take = useMutation({
     mutationFn: (free: boolean) =>
       free
-        ? call<Schemas['Course']>('DELETE', `/api/course/knots/${move.knot}`)
-        : call<Schemas['Course']>('PUT', '/api/course/plan', change),
+        ? call('DELETE', '/api/course/knots/{knot}', { params: { path: { knot: move.knot } } })
+        : call('PUT', '/api/course/plan', { body: change }),
     onSuccess: (now) => {
       tookPlan(now);
       const day = course.meetings.find((one) => one.id === now.places[move.knot])?.date;

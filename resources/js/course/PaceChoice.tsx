@@ -11,7 +11,7 @@ const PACES = ['soon', 'keep'] as const;
 export function PaceChoice({ course }: { course: Schemas['Course'] }) {
   const outlook = useQuery(outlookQuery);
   const choose = useMutation({
-    mutationFn: (pace: (typeof PACES)[number]) => call<Schemas['Course']>('PUT', '/api/course/pace', { pace }),
+    mutationFn: (pace: (typeof PACES)[number]) => call('PUT', '/api/course/pace', { body: { pace } }),
     onSuccess: tookPlan,
   });
   return (

@@ -74,10 +74,10 @@ function Remedy({ of, course }: { of: NonNullable<Need['remedy']>; course: Cours
   const me = useMe();
   const change = { remedy: of.change };
   const attempt = useMutation({
-    mutationFn: () => call<Schemas['Consequence']>('POST', '/api/course/what-if', change),
+    mutationFn: () => call('POST', '/api/course/what-if', { body: change }),
   });
   const mend = useMutation({
-    mutationFn: () => call<Course>('PUT', '/api/course/remedy', change),
+    mutationFn: () => call('PUT', '/api/course/remedy', { body: change }),
     onSuccess: tookPlan,
   });
   return (

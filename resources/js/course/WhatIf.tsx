@@ -13,7 +13,7 @@ const IFS = { minutes: { minutes: 10 }, checkers: { checkers: 1 }, meetings: { m
 export function WhatIf({ course }: { course: Schemas['Course'] }) {
   const [which, setWhich] = useState<keyof typeof IFS | null>(null);
   const ask = useMutation({
-    mutationFn: (one: keyof typeof IFS) => call<Schemas['Consequence']>('POST', '/api/course/what-if', IFS[one]),
+    mutationFn: (one: keyof typeof IFS) => call('POST', '/api/course/what-if', { body: IFS[one] }),
   });
   return (
     <section aria-labelledby="what-if" className="print:hidden">
@@ -53,7 +53,7 @@ export function Proposal({
 }) {
   const [left, setLeft] = useState(false);
   const take = useMutation({
-    mutationFn: () => call<Schemas['Course']>('PUT', '/api/course/plan', { anew: true }),
+    mutationFn: () => call('PUT', '/api/course/plan', { body: { anew: true } }),
     onSuccess: tookPlan,
   });
   if (left) return null;

@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
-import { AreaField, SelectField } from '../ui/Field';
+import { AreaField, optionsOf, SelectField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
 
-export const BANDS = Object.entries(words.bands) as [Schemas['AgeBand'], string][];
+export const BANDS = optionsOf(words.bands);
 
 /** Names as typed or pasted, one a line. */
 export function namesIn(text: string): string[] {
@@ -23,7 +23,8 @@ export function AddLearners({ open, onClose }: { open: boolean; onClose: () => v
   const [band, setBand] = useState<Schemas['AgeBand']>('8-10');
   const names = namesIn(text);
   const add = useMutation({
-    mutationFn: () => call('POST', '/api/learners', { learners: names.map((name) => ({ name, age_band: band })) }),
+    mutationFn: () =>
+      call('POST', '/api/learners', { body: { learners: names.map((name) => ({ name, age_band: band })) } }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       setText('');

@@ -139,10 +139,10 @@ function Sifted({ crew }: { crew: Crew }) {
 function Archived() {
   const archived = useQuery({
     queryKey: ['archived'],
-    queryFn: () => call<{ learners: Schemas['Learner'][] }>('GET', '/api/archived'),
+    queryFn: () => call('GET', '/api/archived'),
   });
   const back = useMutation({
-    mutationFn: (id: string) => call('PUT', `/api/archived/${id}`),
+    mutationFn: (id: string) => call('PUT', '/api/archived/{archived}', { params: { path: { archived: id } } }),
     onSuccess: () => void queryClient.invalidateQueries(),
   });
   if (!archived.data || archived.data.learners.length === 0) return null;

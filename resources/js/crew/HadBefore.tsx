@@ -15,7 +15,7 @@ export function HadBefore({ onClose }: { onClose: () => void }) {
   const [learners, setLearners] = useState(new Set<string>());
   const [had, setHad] = useState(new Set<string>());
   const write = useMutation({
-    mutationFn: () => call('POST', '/api/had', { learners: [...learners], knots: [...had] }),
+    mutationFn: () => call('POST', '/api/had', { body: { learners: [...learners], knots: [...had] } }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       onClose();

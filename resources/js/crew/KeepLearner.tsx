@@ -18,7 +18,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
   const [form, setForm] = useState({
     name: learner.name,
     age_band: learner.age_band,
-    hand: learner.hand ?? '',
+    hand: learner.hand ?? ('' as const),
     patrol: learner.patrol ?? '',
   });
   const [into, setInto] = useState('');
@@ -31,10 +31,13 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
   };
   const save = useMutation({
     mutationFn: () =>
-      call('PUT', `/api/learners/${learner.id}`, {
-        ...form,
-        hand: form.hand === '' ? null : form.hand,
-        patrol: form.patrol.trim() === '' ? null : form.patrol,
+      call('PUT', '/api/learners/{learner}', {
+        params: { path: { learner: learner.id } },
+        body: {
+          ...form,
+          hand: form.hand === '' ? null : form.hand,
+          patrol: form.patrol.trim() === '' ? null : form.patrol,
+        },
       }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
@@ -42,14 +45,19 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
     },
   });
   const archive = useMutation({
-    mutationFn: () => call('PUT', `/api/learners/${learner.id}`, { archived: true }),
+    mutationFn: () =>
+      call('PUT', '/api/learners/{learner}', { params: { path: { learner: learner.id } }, body: { archived: true } }),
     onSuccess: away,
   });
   const merge = useMutation({
-    mutationFn: () => call('POST', `/api/learners/${learner.id}/merge`, { into }),
+    mutationFn: () =>
+      call('POST', '/api/learners/{learner}/merge', { params: { path: { learner: learner.id } }, body: { into } }),
     onSuccess: away,
   });
-  const erase = useMutation({ mutationFn: () => call('DELETE', `/api/learners/${learner.id}`), onSuccess: away });
+  const erase = useMutation({
+    mutationFn: () => call('DELETE', '/api/learners/{learner}', { params: { path: { learner: learner.id } } }),
+    onSuccess: away,
+  });
   return (
     <Sheet open onClose={onClose} title={words.crew.changeOf(learner.name)}>
       <form
@@ -72,7 +80,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
           label={words.crew.band}
           options={BANDS}
           value={form.age_band}
-          onChange={(event) => setForm({ ...form, age_band: event.target.value as Schemas['AgeBand'] })}
+          onPick={(age_band) => setForm({ ...form, age_band })}
         />
         <SelectField
           label={words.crew.hand}
@@ -82,7 +90,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
             ['left', words.crew.left],
           ]}
           value={form.hand}
-          onChange={(event) => setForm({ ...form, hand: event.target.value })}
+          onPick={(hand) => setForm({ ...form, hand })}
         />
         <TextField
           label={words.crew.patrol}

@@ -17,7 +17,11 @@ export function OutlineTree({
   learner: string | null;
 }) {
   const tick = useMutation({
-    mutationFn: (met: boolean) => call('PUT', `/api/learners/${learner ?? ''}/ticks/${outline.key ?? ''}`, { met }),
+    mutationFn: (met: boolean) =>
+      call('PUT', '/api/learners/{learner}/ticks/{note}', {
+        params: { path: { learner: learner ?? '', note: outline.key ?? '' } },
+        body: { met },
+      }),
     onSuccess: () => void queryClient.invalidateQueries(),
   });
   const Icon = outline.met ? Check : Circle;

@@ -34,7 +34,7 @@ export function PhonePage() {
     token ?? '',
   );
   const take = (): void => {
-    void call<{ token: string; remote: Remote }>('POST', '/api/remote', { code })
+    void call('POST', '/api/remote', { body: { code } })
       .then((answer) => {
         sessionStorage.setItem(KEPT, answer.token);
         setFault(undefined);
@@ -77,7 +77,7 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
   const turn = (by: number): void => {
     const step = Math.max(1, Math.min(remote.steps, remote.step + by));
     onTurned({ ...remote, step });
-    void call<Remote>('PUT', '/api/remote', { step }, { 'X-Remote': token })
+    void call('PUT', '/api/remote', { headers: { 'X-Remote': token }, body: { step } })
       .then(onTurned)
       .catch(() => undefined);
   };
@@ -86,7 +86,7 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
     // Round the back, on the other side of it.
     const side = { yaw: ((((yaw + 180) % 360) + 360) % 360) - 180, pitch: Math.max(min, Math.min(max, pitch)) };
     onTurned({ ...remote, side });
-    void call<Remote>('PUT', '/api/remote/side', side, { 'X-Remote': token })
+    void call('PUT', '/api/remote/side', { headers: { 'X-Remote': token }, body: side })
       .then(onTurned)
       .catch(() => undefined);
   };

@@ -76,7 +76,10 @@ export function useScreen(
     while (said.current) {
       const shown = said.current;
       said.current = null;
-      const remote = await call<Remote>('PUT', `/api/screens/${screen}`, shown).catch(() => null);
+      const remote = await call('PUT', '/api/screens/{remote}', {
+        params: { path: { remote: screen } },
+        body: shown,
+      }).catch(() => null);
       if (remote) turn.current = remote.turn;
     }
     telling.current = false;
@@ -112,7 +115,7 @@ export function useScreen(
   }, [id, ready, knot, step, steps]);
   const offer = (): void => {
     setFault(null);
-    void call<{ code: string; remote: Remote }>('POST', '/api/screens', { knot, step, steps })
+    void call('POST', '/api/screens', { body: { knot, step, steps } })
       .then((answer) => {
         sessionStorage.setItem(KEPT, answer.remote.id);
         turn.current = answer.remote.turn;
@@ -123,7 +126,8 @@ export function useScreen(
       .catch((error: unknown) => setFault(error instanceof ApiProblem ? error.message : String(error)));
   };
   const end = (): void => {
-    if (id !== null) void call('DELETE', `/api/screens/${id}`).catch(() => undefined);
+    if (id !== null)
+      void call('DELETE', '/api/screens/{remote}', { params: { path: { remote: id } } }).catch(() => undefined);
     forget();
   };
   return { code, taken, offer, end, fault };

@@ -18,21 +18,19 @@ export async function keepKnots(): Promise<void> {
   const last = Number(localStorage.getItem(KNOTS_KEPT) ?? 0);
   if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - last < FRESH) return;
   await navigator.serviceWorker.ready;
-  const { knots } = await call<{ knots: Schemas['KnotAbout'][] }>('GET', '/api/knots');
+  const { knots } = await call('GET', '/api/knots');
   for (const view of VIEWS) {
     for (const knot of knots) {
       for (const method of [undefined, ...knot.methods.slice(1)]) {
-        await call(
-          'GET',
-          `/api/knots/${knot.id}?view=${view}${method === undefined ? '' : `&method=${encodeURIComponent(method)}`}`,
-        );
+        const query = { view, ...(method !== undefined && { method }) };
+        await call('GET', '/api/knots/{knot}', { params: { path: { knot: knot.id }, query } });
       }
     }
   }
   // What knots are held against while they are checked, from the two sides that learners tie them.
   for (const knot of knots) {
     for (const view of ['learner', 'left'] as const)
-      await call('GET', `/api/knots/${encodeURIComponent(knot.id)}/compared?view=${view}`);
+      await call('GET', '/api/knots/{knot}/compared', { params: { path: { knot: knot.id }, query: { view } } });
   }
   // And as ropes in space, to be turned on the field.
   for (const knot of knots) {
@@ -59,15 +57,18 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
     return;
   await navigator.serviceWorker.ready;
   await startKeeping();
-  for (const path of ['/api/house', '/api/me']) await call('GET', path);
-  const crew = await call<Schemas['Crew']>('GET', '/api/crew');
+  for (const path of ['/api/house', '/api/me'] as const) await call('GET', path);
+  const crew = await call('GET', '/api/crew');
   await call('GET', '/api/course');
-  for (const meeting of ahead) await call('GET', `/api/meetings/${meeting.id}`);
+  for (const meeting of ahead)
+    await call('GET', '/api/meetings/{meeting}', { params: { path: { meeting: meeting.id } } });
   for (const knot of crew.knots)
-    await call('GET', `/api/check/${encodeURIComponent(knot.id)}${tonight ? `?meeting=${tonight}` : ''}`);
+    await call('GET', '/api/check/{knot}', {
+      params: { path: { knot: knot.id }, query: tonight ? { meeting: tonight } : {} },
+    });
   for (const learner of crew.learners) {
-    await call('GET', `/api/learners/${learner.id}/check`);
-    await call('GET', `/api/learners/${learner.id}`);
+    await call('GET', '/api/learners/{learner}/check', { params: { path: { learner: learner.id } } });
+    await call('GET', '/api/learners/{learner}', { params: { path: { learner: learner.id } } });
   }
   localStorage.setItem(GROUP_KEPT, String(Date.now()));
 }
@@ -98,7 +99,7 @@ export async function leave(): Promise<void> {
 
 /** Opens another of one's groups: nothing of the one before stays here. */
 export async function openGroup(group: string): Promise<void> {
-  await call('PUT', '/api/me/group', { group });
+  await call('PUT', '/api/me/group', { body: { group } });
   beginGoing();
   await forgetPages();
   otherTabs.postMessage('left');

@@ -116,7 +116,7 @@ export type Told = {
   /** by line, in order of travel: a crossing, and whether the line is on top */
   visits: Record<string, [number, boolean][]>;
   /** by crossing: +1 where the upper line runs from left to right of one who follows the lower, else -1 */
-  turns: number[];
+  turns: (1 | -1)[];
   /** the same for every numbering of the crossings */
   key: string;
   /** the crossings by when they are first met */

@@ -1,22 +1,23 @@
 import { useId } from 'react';
 import { Name } from '../api/limits';
+import type { paths } from '../api/schema';
 import { Button } from '../ui/Button';
-import { SelectField, TextField } from '../ui/Field';
+import { optionsOf, SelectField, TextField } from '../ui/Field';
 import { words } from '../words/en';
 import type { Hosted } from './HostPage';
 
-export type GroupsAsked = { find: string; show: string; order: string; page: number };
+type Query = NonNullable<paths['/api/host']['get']['parameters']['query']>;
+export type GroupsAsked = Required<Omit<Query, 'page'>> & { page: number };
 
 export const EVERYTHING: GroupsAsked = { find: '', show: 'all', order: 'name', page: 1 };
 
-/** Where those groups are asked for: what is as usual is left out. */
-export function addressOf(asked: GroupsAsked): string {
-  const query = new URLSearchParams();
-  for (const key of ['find', 'show', 'order', 'page'] as const) {
-    if (asked[key] !== EVERYTHING[key]) query.set(key, String(asked[key]));
-  }
-  return query.size === 0 ? '/api/host' : `/api/host?${query.toString()}`;
-}
+/** How those groups are asked for: what is as usual is left out. */
+export const unusual = ({ find, show, order, page }: GroupsAsked): Query => ({
+  ...(find !== EVERYTHING.find && { find }),
+  ...(show !== EVERYTHING.show && { show }),
+  ...(order !== EVERYTHING.order && { order }),
+  ...(page !== EVERYTHING.page && { page: String(page) }),
+});
 
 /** Which of many groups are looked at, and in which order. Whatever is asked anew begins at its first page. */
 export function Find({
@@ -41,14 +42,14 @@ export function Find({
       <SelectField
         label={find.show}
         value={asked.show}
-        onChange={(event) => onAsk({ ...asked, show: event.target.value, page: 1 })}
-        options={Object.entries(find.shown(days))}
+        onPick={(show) => onAsk({ ...asked, show, page: 1 })}
+        options={optionsOf(find.shown(days))}
       />
       <SelectField
         label={find.order}
         value={asked.order}
-        onChange={(event) => onAsk({ ...asked, order: event.target.value, page: 1 })}
-        options={Object.entries(find.orders)}
+        onPick={(order) => onAsk({ ...asked, order, page: 1 })}
+        options={optionsOf(find.orders)}
       />
     </search>
   );

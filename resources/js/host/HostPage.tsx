@@ -5,7 +5,7 @@ import { leave } from '../device/offline';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words/en';
-import { EVERYTHING, Find, type GroupsAsked, Pages, addressOf } from './Find';
+import { EVERYTHING, Find, type GroupsAsked, Pages, unusual } from './Find';
 import { GroupList } from './GroupList';
 import { HostedGroup } from './HostedGroup';
 import { Places } from './Places';
@@ -20,7 +20,7 @@ export function HostPage({ isAlone }: { isAlone: boolean }) {
   const [asked, setAsked] = useState<GroupsAsked>(EVERYTHING);
   const host = useQuery({
     queryKey: ['host', asked],
-    queryFn: () => call<Hosted>('GET', addressOf(asked)),
+    queryFn: () => call('GET', '/api/host', { params: { query: unusual(asked) } }),
     placeholderData: keepPreviousData,
     // Until the last row of a group is gone.
     refetchInterval: ({ state }) => (state.data?.groups.some((one) => one.state === 'removing') ? 2000 : false),

@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../api/client';
 import { queryClient } from '../api/queries';
+import type { operations } from '../api/schema';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
@@ -9,6 +10,8 @@ import { Faults } from '../ui/states';
 import { words } from '../words/en';
 import type { Hosted } from './HostPage';
 import { MostFields, mostOf } from './MostFields';
+
+type Change = operations['changeHosted']['requestBody']['content']['application/json'];
 
 /** How many a group may have; closing it, opening it again, and removing one that is closed. */
 export function HostedGroup({ group, onClose }: { group: Hosted['groups'][number]; onClose: () => void }) {
@@ -19,9 +22,15 @@ export function HostedGroup({ group, onClose }: { group: Hosted['groups'][number
     await queryClient.invalidateQueries({ queryKey: ['host'] });
     onClose();
   };
-  const at = `/api/host/groups/${group.id}`;
-  const change = useMutation({ mutationFn: (how: object) => call('PUT', at, how), onSuccess: again });
-  const remove = useMutation({ mutationFn: () => call('DELETE', at, { name }), onSuccess: again });
+  const params = { path: { hosted: group.id } };
+  const change = useMutation({
+    mutationFn: (body: Change) => call('PUT', '/api/host/groups/{hosted}', { params, body }),
+    onSuccess: again,
+  });
+  const remove = useMutation({
+    mutationFn: () => call('DELETE', '/api/host/groups/{hosted}', { params, body: { name } }),
+    onSuccess: again,
+  });
   const isClosed = group.state === 'closed';
   return (
     <Sheet open onClose={onClose} title={group.name}>

@@ -11,8 +11,6 @@ import { words } from '../words/en';
 import type { Hosted } from './HostPage';
 import { MostFields, mostOf } from './MostFields';
 
-type Made = { id: string; code: string; name: string; expires_at: string };
-
 const again = (): void => void queryClient.invalidateQueries({ queryKey: ['host'] });
 
 /** Room for more groups: made with a link that is shown once, and withdrawn. */
@@ -22,14 +20,16 @@ export function Places({ places }: { places: Hosted['places'] }) {
   const [people, setPeople] = useState('');
   const make = useMutation({
     mutationFn: () =>
-      call<Made>('POST', '/api/host/places', { name, learners_most: mostOf(learners), people_most: mostOf(people) }),
+      call('POST', '/api/host/places', {
+        body: { name, learners_most: mostOf(learners), people_most: mostOf(people) },
+      }),
     onSuccess: () => {
       setName('');
       again();
     },
   });
   const withdraw = useMutation({
-    mutationFn: (id: string) => call('DELETE', `/api/host/places/${id}`),
+    mutationFn: (id: string) => call('DELETE', '/api/host/places/{place}', { params: { path: { place: id } } }),
     onSuccess: again,
   });
   return (

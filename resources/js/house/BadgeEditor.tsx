@@ -51,8 +51,7 @@ export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all:
   );
   const body = { ...pack, id: badge ? badge.id : slug(pack.name) };
   const save = useMutation({
-    mutationFn: (only_check: boolean) =>
-      call<{ version: number | null }>('POST', '/api/group/badges', { pack: body, only_check }),
+    mutationFn: (only_check: boolean) => call('POST', '/api/group/badges', { body: { pack: body, only_check } }),
     onSuccess: (saved) => {
       if (saved.version !== null) {
         void queryClient.invalidateQueries();

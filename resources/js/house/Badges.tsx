@@ -19,16 +19,16 @@ export function Badges({ settings }: { settings: Settings }) {
   const done = (): void => void queryClient.invalidateQueries();
   const choose = useMutation({
     mutationFn: ({ badge, due_on, firm }: { badge: string; due_on: string | null; firm: boolean }) =>
-      call('PUT', `/api/group/badges/${badge}`, { due_on, firm }),
+      call('PUT', '/api/group/badges/{badge}', { params: { path: { badge } }, body: { due_on, firm } }),
     onSuccess: done,
   });
   const leave = useMutation({
-    mutationFn: (badge: string) => call('DELETE', `/api/group/badges/${badge}`),
+    mutationFn: (badge: string) => call('DELETE', '/api/group/badges/{badge}', { params: { path: { badge } } }),
     onSuccess: done,
   });
   const bring = useMutation({
     mutationFn: async (file: File) =>
-      call('POST', '/api/group/badges', { pack: JSON.parse(await file.text()) as unknown }),
+      call('POST', '/api/group/badges', { body: { pack: JSON.parse(await file.text()) as Record<string, unknown> } }),
     onSuccess: () => void queryClient.invalidateQueries({ queryKey: groupQuery.queryKey }),
   });
   return (
@@ -134,20 +134,10 @@ export function Badges({ settings }: { settings: Settings }) {
 function Moves({ badge }: { badge: string }) {
   const moves = useQuery({
     queryKey: ['moves', badge],
-    queryFn: () =>
-      call<{
-        moves: {
-          learner: string;
-          name: string;
-          from: number;
-          to: number;
-          before: [number, number];
-          after: [number, number];
-        }[];
-      }>('GET', `/api/group/badges/${badge}/moves`),
+    queryFn: () => call('GET', '/api/group/badges/{badge}/moves', { params: { path: { badge } } }),
   });
   const move = useMutation({
-    mutationFn: () => call('PUT', `/api/group/badges/${badge}/moves`),
+    mutationFn: () => call('PUT', '/api/group/badges/{badge}/moves', { params: { path: { badge } } }),
     onSuccess: () => void queryClient.invalidateQueries(),
   });
   if (!moves.data || moves.data.moves.length === 0) return null;

@@ -12,7 +12,7 @@ export function CalendarPart({ settings }: { settings: Schemas['GroupSettings'] 
   const [places, setPlaces] = useState(settings.calendar_places);
   const done = (): void => void queryClient.invalidateQueries({ queryKey: groupQuery.queryKey });
   const offer = useMutation({
-    mutationFn: () => call<{ address: string }>('POST', '/api/calendar', { places }),
+    mutationFn: () => call('POST', '/api/calendar', { body: { places } }),
     onSuccess: done,
   });
   const end = useMutation({

@@ -7,18 +7,16 @@ import { Faults } from '../ui/states';
 import { number } from '../words/format';
 import { words } from '../words/en';
 
-type Memory = Schemas['Memory'];
-
 /** How the group's learners forget: the usual figures beside its own, and which of them predicts better. */
 export function Forgetting() {
   const me = useMe();
   const memory = useQuery({
     queryKey: ['memory'],
-    queryFn: () => call<Memory>('GET', '/api/group/memory'),
+    queryFn: () => call('GET', '/api/group/memory'),
     enabled: me.may.teach,
   });
   const choose = useMutation({
-    mutationFn: (use: 'usual' | 'own') => call<Memory>('PUT', '/api/group/memory', { use }),
+    mutationFn: (use: 'usual' | 'own') => call('PUT', '/api/group/memory', { body: { use } }),
     onSuccess: (now) => {
       queryClient.setQueryData(['memory'], now);
       void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'memory' });

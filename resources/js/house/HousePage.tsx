@@ -6,7 +6,7 @@ import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button';
-import { SelectField, TextField } from '../ui/Field';
+import { optionsOf, SelectField, TextField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { number } from '../words/format';
@@ -64,7 +64,7 @@ function useChange() {
       change: Partial<
         Pick<Settings, 'name' | 'units' | 'words' | 'tail_school' | 'backup' | 'old_share' | 'new_knots' | 'methods'>
       >,
-    ) => call<Settings>('PUT', '/api/group', change),
+    ) => call('PUT', '/api/group', { body: change }),
     onSuccess: (now) => {
       queryClient.setQueryData(groupQuery.queryKey, now);
       // Tails, plans and first methods all follow from it.
@@ -174,10 +174,10 @@ function Schools({ settings }: { settings: Settings }) {
 }
 
 function Ropes({ settings }: { settings: Settings }) {
-  const [form, setForm] = useState({ name: '', diameter_mm: '10', material: 'polyester' });
+  const [form, setForm] = useState({ name: '', diameter_mm: '10', material: 'polyester' as Schemas['Material'] });
   const done = (): void => void queryClient.invalidateQueries();
   const add = useMutation({
-    mutationFn: () => call('POST', '/api/ropes', { ...form, diameter_mm: Number(form.diameter_mm) }),
+    mutationFn: () => call('POST', '/api/ropes', { body: { ...form, diameter_mm: Number(form.diameter_mm) } }),
     onSuccess: () => {
       setForm({ ...form, name: '' });
       done();
@@ -185,15 +185,21 @@ function Ropes({ settings }: { settings: Settings }) {
   });
   const usual = useMutation({
     mutationFn: (rope: Schemas['Rope']) =>
-      call('PUT', `/api/ropes/${rope.id}`, {
-        name: rope.name,
-        diameter_mm: rope.diameter_mm,
-        material: rope.material,
-        is_usual: true,
+      call('PUT', '/api/ropes/{rope}', {
+        params: { path: { rope: rope.id } },
+        body: {
+          name: rope.name,
+          diameter_mm: rope.diameter_mm,
+          material: rope.material,
+          is_usual: true,
+        },
       }),
     onSuccess: done,
   });
-  const remove = useMutation({ mutationFn: (id: string) => call('DELETE', `/api/ropes/${id}`), onSuccess: done });
+  const remove = useMutation({
+    mutationFn: (id: string) => call('DELETE', '/api/ropes/{rope}', { params: { path: { rope: id } } }),
+    onSuccess: done,
+  });
   const fault = (field: string): string | undefined =>
     add.error instanceof ApiProblem ? add.error.about(`/${field}`) : undefined;
   return (
@@ -253,8 +259,8 @@ function Ropes({ settings }: { settings: Settings }) {
         <SelectField
           label={words.store.material}
           value={form.material}
-          onChange={(event) => setForm({ ...form, material: event.target.value })}
-          options={Object.entries(words.materials)}
+          onPick={(material) => setForm({ ...form, material })}
+          options={optionsOf(words.materials)}
         />
         <Button type="submit" disabled={add.isPending}>
           {words.house.add}

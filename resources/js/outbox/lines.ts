@@ -51,9 +51,11 @@ export async function ofKnownMeetings(events: Kept[]): Promise<Kept[]> {
 
 async function post(events: Kept[]): Promise<void> {
   const known = await knownAs();
-  const { results } = await call<{ results: Answer[] }>('POST', '/api/check-events', {
-    sent_at: new Date().toISOString(),
-    events: events.map((one) => asSent(one.event, known)),
+  const { results } = await call('POST', '/api/check-events', {
+    body: {
+      sent_at: new Date().toISOString(),
+      events: events.map((one) => asSent(one.event, known)),
+    },
   });
   for (const answer of results) asked.get(answer.id)?.(answer);
   // Only what the server has acknowledged leaves the device.
@@ -88,7 +90,7 @@ const evenings: Note = {
     for (const one of waiting) {
       const { id, at } = one;
       try {
-        const { meeting } = await call<Schemas['RunSheet']>('POST', '/api/tonight', { id, ago_s: ago(at) });
+        const { meeting } = await call('POST', '/api/tonight', { body: { id, ago_s: ago(at) } });
         await noteKnown(id, meeting.id);
         for (const { queryKey } of [meQuery, courseQuery]) void queryClient.invalidateQueries({ queryKey });
       } catch (fault) {
@@ -110,7 +112,9 @@ const walkIns: Note = {
       .filter((one) => one.meeting !== undefined);
     if (waiting.length === 0) return false;
     await call('POST', '/api/walk-ins', {
-      learners: waiting.map(({ id, name, meeting }) => ({ id, name, meeting })),
+      body: {
+        learners: waiting.map(({ id, name, meeting }) => ({ id, name, meeting: meeting ?? null })),
+      },
     });
     await store.walkIns.bulkUpdate(waiting.map((one) => ({ key: one.id, changes: { state: 'sent' as const } })));
     return true;
@@ -141,7 +145,11 @@ const roll: Note = {
     for (const one of waiting) {
       const meeting = known(one.meeting);
       try {
-        if (meeting) await call('PUT', `/api/meetings/${meeting}/attendance/${one.learner}`, { present: one.present });
+        if (meeting)
+          await call('PUT', '/api/meetings/{meeting}/attendance/{learner}', {
+            params: { path: { meeting, learner: one.learner } },
+            body: { present: one.present },
+          });
       } catch (fault) {
         if (!isSettled(one, fault)) throw fault;
       }
@@ -164,11 +172,14 @@ const steps: Note = {
     for (const one of waiting) {
       const { meeting, step, place, shown, at } = one;
       try {
-        const now = await call<Schemas['RunSheet']>('POST', `/api/meetings/${meeting}/run`, {
-          step,
-          ...(place === undefined ? {} : { place }),
-          ...(shown ? { shown } : {}),
-          ago_s: ago(at),
+        const now = await call('POST', '/api/meetings/{meeting}/run', {
+          params: { path: { meeting } },
+          body: {
+            step,
+            ...(place === undefined ? {} : { place }),
+            ...(shown ? { shown } : {}),
+            ago_s: ago(at),
+          },
         });
         // An answer that was asked for before this step does not come after it.
         await queryClient.cancelQueries({ queryKey: runSheetQuery(meeting).queryKey });
@@ -194,8 +205,16 @@ const places: Note = {
     for (const one of waiting) {
       const meeting = known(one.meeting) ?? '';
       try {
-        if (one.is === 'leads') await call('PUT', `/api/meetings/${meeting}/leads/${one.knot}`, { leads: one.leads });
-        else await call('PUT', `/api/meetings/${meeting}/stations/${one.learner}`, { place: one.place, to: one.to });
+        if (one.is === 'leads')
+          await call('PUT', '/api/meetings/{meeting}/leads/{knot}', {
+            params: { path: { meeting, knot: one.knot } },
+            body: { leads: one.leads },
+          });
+        else
+          await call('PUT', '/api/meetings/{meeting}/stations/{learner}', {
+            params: { path: { meeting, learner: one.learner } },
+            body: { place: one.place, to: one.to },
+          });
         await letGo(one);
       } catch (fault) {
         if (!isSettled(one, fault)) throw fault;

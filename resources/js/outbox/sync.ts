@@ -84,7 +84,7 @@ const PATIENCE = 5_000;
 export async function beginEvening(patience = PATIENCE): Promise<string> {
   const id = uuid7();
   const late = new Promise<null>((done) => setTimeout(done, patience, null));
-  const opened = call<Schemas['RunSheet']>('POST', '/api/tonight', { id }).catch((fault: unknown) => {
+  const opened = call('POST', '/api/tonight', { body: { id } }).catch((fault: unknown) => {
     if (!isLost(fault)) throw fault;
     return null;
   });
@@ -138,10 +138,12 @@ export async function handIn(): Promise<boolean> {
     const events = (await waitingChecks())
       .filter((one) => one.event.by === undefined || one.event.by === person)
       .slice(0, BATCH);
-    const answer = await call<{ ended: boolean }>('POST', '/api/left-checks', {
-      key,
-      sent_at: new Date().toISOString(),
-      events: events.map((one) => asSent(one.event, known)),
+    const answer = await call('POST', '/api/left-checks', {
+      body: {
+        key,
+        sent_at: new Date().toISOString(),
+        events: events.map((one) => asSent(one.event, known)),
+      },
     }).catch(() => null);
     if (!answer?.ended) return false;
     await store.events.bulkDelete(events.map((one) => one.id));

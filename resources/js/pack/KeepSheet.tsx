@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { ApiProblem, call } from '../api/client';
+import { ApiProblem } from '../api/client';
 import { queryClient, storeQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
@@ -9,20 +9,20 @@ import { words } from '../words/en';
 
 /** A sheet by which one thing of the store is put in, changed or taken out. */
 export function KeepSheet({
-  at,
-  id,
+  isNew,
   title,
   removal,
-  body,
+  keep,
+  drop,
   onClose,
   children,
 }: {
-  at: '/api/store' | '/api/poles';
-  /** Nothing: it is put in. */
-  id: string | undefined;
+  /** It is put in. */
+  isNew: boolean;
   title: string;
   removal: string;
-  body: () => unknown;
+  keep: () => Promise<unknown>;
+  drop: () => Promise<unknown>;
   onClose: () => void;
   children: (fault: (field: string) => string | undefined) => ReactNode;
 }) {
@@ -30,11 +30,8 @@ export function KeepSheet({
     void queryClient.invalidateQueries({ queryKey: storeQuery.queryKey });
     onClose();
   };
-  const save = useMutation({
-    mutationFn: () => (id === undefined ? call('POST', at, body()) : call('PUT', `${at}/${id}`, body())),
-    onSuccess: done,
-  });
-  const remove = useMutation({ mutationFn: () => call('DELETE', `${at}/${id ?? ''}`), onSuccess: done });
+  const save = useMutation({ mutationFn: keep, onSuccess: done });
+  const remove = useMutation({ mutationFn: drop, onSuccess: done });
   return (
     <Sheet open onClose={onClose} title={title}>
       <form
@@ -50,7 +47,7 @@ export function KeepSheet({
           <Button look="signal" type="submit" disabled={save.isPending}>
             {words.save}
           </Button>
-          {id !== undefined && (
+          {!isNew && (
             <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
               {removal}
             </Button>

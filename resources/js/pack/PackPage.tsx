@@ -54,14 +54,18 @@ export function PackPage() {
 function List({ pack }: { pack: Pack }) {
   const me = useMe();
   const cut = useMutation({
-    mutationFn: () => call<Pack>('POST', `/api/meetings/${pack.meeting.id}/pack/cut`),
+    mutationFn: () =>
+      call('POST', '/api/meetings/{meeting}/pack/cut', { params: { path: { meeting: pack.meeting.id } } }),
     onSuccess: (now) => {
       queryClient.setQueryData(packQuery(pack.meeting.id).queryKey, now);
       void queryClient.invalidateQueries({ queryKey: storeQuery.queryKey });
     },
   });
   const off = useMutation({
-    mutationFn: (rig: string) => call('DELETE', `/api/meetings/${pack.meeting.id}/rigs/${rig}`),
+    mutationFn: (rig: string) =>
+      call('DELETE', '/api/meetings/{meeting}/rigs/{taken}', {
+        params: { path: { meeting: pack.meeting.id, taken: rig } },
+      }),
     onSettled: () => void queryClient.invalidateQueries({ queryKey: packQuery(pack.meeting.id).queryKey }),
   });
   const mm = (value: number): string => span(value, me.group.units);

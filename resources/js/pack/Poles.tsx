@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
+import { call, type Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
@@ -77,18 +77,23 @@ function PoleSheet({ pole, onClose }: { pole: Pole | null; onClose: () => void }
       fault={fault(name)}
     />
   );
+  const body = () => ({
+    name: form.name,
+    diameter_mm: Number(form.diameter_mm),
+    length_mm: Number(form.length_mm),
+    count: Number(form.count),
+  });
   return (
     <KeepSheet
-      at="/api/poles"
-      id={pole?.id}
+      isNew={pole === null}
       title={pole === null ? words.poles.add : pole.name}
       removal={words.poles.remove}
-      body={() => ({
-        name: form.name,
-        diameter_mm: Number(form.diameter_mm),
-        length_mm: Number(form.length_mm),
-        count: Number(form.count),
-      })}
+      keep={() =>
+        pole === null
+          ? call('POST', '/api/poles', { body: body() })
+          : call('PUT', '/api/poles/{pole}', { params: { path: { pole: pole.id } }, body: body() })
+      }
+      drop={() => call('DELETE', '/api/poles/{pole}', { params: { path: { pole: pole?.id ?? '' } } })}
       onClose={onClose}
     >
       {(fault) => (

@@ -6,7 +6,7 @@ import { queryClient, storeQuery } from '../api/queries';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
-import { SelectField, TextField } from '../ui/Field';
+import { optionsOf, SelectField, TextField } from '../ui/Field';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, metres, number } from '../words/format';
 import { words } from '../words/en';
@@ -22,7 +22,7 @@ export function StorePage() {
   const [editing, setEditing] = useState<Stock | 'new' | null>(null);
   const change = useMutation({
     mutationFn: ({ stock, to }: { stock: Stock; to: Schemas['StockChange'] }) =>
-      call<Stock>('PUT', `/api/store/${stock.id}`, to),
+      call('PUT', '/api/store/{stock}', { params: { path: { stock: stock.id } }, body: to }),
     onMutate: ({ stock, to }) => {
       queryClient.setQueryData(storeQuery.queryKey, (now) =>
         now
@@ -124,20 +124,24 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
     (field: keyof typeof form) =>
     (event: { target: { value: string } }): void =>
       setForm({ ...form, [field]: event.target.value });
-  const options = <T extends string>(of: Record<T, string>): [T, string][] => Object.entries(of) as [T, string][];
+  const body = () => ({
+    ...form,
+    colour: form.colour.trim() === '' ? null : form.colour.trim(),
+    diameter_mm: Number(form.diameter_mm),
+    length_mm: Number(form.length_mm),
+    count: Number(form.count),
+  });
   return (
     <KeepSheet
-      at="/api/store"
-      id={stock?.id}
+      isNew={stock === null}
       title={stock === null ? words.store.add : stock.name}
       removal={words.store.remove}
-      body={() => ({
-        ...form,
-        colour: form.colour.trim() === '' ? null : form.colour.trim(),
-        diameter_mm: Number(form.diameter_mm),
-        length_mm: Number(form.length_mm),
-        count: Number(form.count),
-      })}
+      keep={() =>
+        stock === null
+          ? call('POST', '/api/store', { body: body() })
+          : call('PUT', '/api/store/{stock}', { params: { path: { stock: stock.id } }, body: body() })
+      }
+      drop={() => call('DELETE', '/api/store/{stock}', { params: { path: { stock: stock?.id ?? '' } } })}
       onClose={onClose}
     >
       {(fault) => (
@@ -155,7 +159,7 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
               label={words.store.kind}
               value={form.kind}
               onChange={set('kind')}
-              options={options(words.store.kinds)}
+              options={optionsOf(words.store.kinds)}
             />
             <TextField
               label={words.store.diameter}
@@ -169,13 +173,13 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
               label={words.store.material}
               value={form.material}
               onChange={set('material')}
-              options={options(words.materials)}
+              options={optionsOf(words.materials)}
             />
             <SelectField
               label={words.store.lay}
               value={form.lay}
               onChange={set('lay')}
-              options={options(words.store.lays)}
+              options={optionsOf(words.store.lays)}
             />
             <TextField
               label={words.store.colour}
@@ -187,7 +191,7 @@ function StockSheet({ stock, onClose }: { stock: Stock | null; onClose: () => vo
               label={words.store.end}
               value={form.ends}
               onChange={set('ends')}
-              options={options(words.store.ends)}
+              options={optionsOf(words.store.ends)}
             />
             <TextField
               label={words.store.length}

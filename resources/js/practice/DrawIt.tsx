@@ -244,18 +244,16 @@ async function askEngine(kit: Kit, code: string, drawing: ReturnType<typeof told
     id,
     visits: visits.map(([crossing, over]) => ({ crossing, over })),
   }));
-  return call<Said>(
-    'POST',
-    '/api/corner/drawn',
-    {
+  return call('POST', '/api/corner/drawn', {
+    headers: byCode(code),
+    body: {
       knot: knot.id,
       method: knot.method,
       view: knot.view === 'left' ? 'left' : 'learner',
       strands,
       turns: drawing.turns,
     },
-    byCode(code),
-  ).catch((error: unknown) => {
+  }).catch((error: unknown) => {
     if (error instanceof ApiProblem && error.status === 0) return words.practice.draw.network;
     return error instanceof ApiProblem && error.status === 422 ? words.practice.draw.tangled : String(error);
   });

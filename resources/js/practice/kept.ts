@@ -79,7 +79,7 @@ function keep(next: Kept | null): void {
 
 /** Opens the corner with a code. Days that were practised with another card stay. */
 export async function openWith(code: string): Promise<void> {
-  const corner = await call<Corner>('POST', '/api/corner', { code });
+  const corner = await call('POST', '/api/corner', { body: { code } });
   readByCode(code);
   if ('caches' in window) await caches.open(PRACTISING);
   const before = kept();
@@ -176,7 +176,7 @@ async function tellNow(): Promise<void> {
   if (!state?.corner.hints || state.told >= state.days.length) return;
   const told = Math.min(state.days.length, state.told + MOST_TOLD);
   const days = state.days.slice(state.told, told);
-  await call('POST', '/api/corner/days', { days }, byCode(state.code));
+  await call('POST', '/api/corner/days', { headers: byCode(state.code), body: { days } });
   const after = kept();
   // What was said anew meanwhile is told anew.
   if (after?.code === state.code && state.days.slice(0, told).every((one, n) => one === after.days[n]))
@@ -184,26 +184,29 @@ async function tellNow(): Promise<void> {
   if (told < state.days.length) await tellNow();
 }
 
-const ask = <T>(path: string): Promise<T> => call<T>('GET', path, undefined, byCode(kept()?.code ?? ''));
+const byCard = () => byCode(kept()?.code ?? '');
 
-function kitPath(corner: Corner, id: string): string {
+/** A knot's kit is asked for as it is learned on this card. */
+const asLearned = (corner: Corner, id: string) => {
   const method = corner.knots.find((knot) => knot.id === id)?.method;
-  const asked = new URLSearchParams({ view: corner.view, ...(method && { method }) });
-  return `/api/corner/knots/${encodeURIComponent(id)}?${asked}`;
-}
+  return { path: { knot: id }, query: { view: corner.view, ...(method && { method }) } };
+};
 
-const picturesPath = (corner: Corner): string => `/api/corner/pictures?view=${corner.view}`;
+const askKit = (corner: Corner, id: string) =>
+  call('GET', '/api/corner/knots/{knot}', { params: asLearned(corner, id), headers: byCard() });
+
+const askPictures = (corner: Corner) =>
+  call('GET', '/api/corner/pictures', { params: { query: { view: corner.view } }, headers: byCard() });
 
 export const kitQuery = (corner: Corner, id: string) => ({
-  queryKey: ['kit', kitPath(corner, id)],
-  queryFn: () => ask<Kit>(kitPath(corner, id)),
+  queryKey: ['kit', asLearned(corner, id)],
+  queryFn: () => askKit(corner, id),
   staleTime: Infinity,
 });
 
 export const picturesQuery = (corner: Corner) => ({
   queryKey: ['pictures', corner.view],
-  queryFn: async () =>
-    (await ask<{ pictures: Record<string, Schemas['CornerPicture']> }>(picturesPath(corner))).pictures,
+  queryFn: async () => (await askPictures(corner)).pictures,
   staleTime: Infinity,
 });
 
@@ -213,12 +216,13 @@ async function keepAll(corner: Corner): Promise<void> {
   await workerInCharge();
   try {
     // Asked anew even where this page has it: the worker may not have been there yet.
-    await ask(picturesPath(corner));
+    await askPictures(corner);
     for (const { id } of corner.knots) {
       // Wiped, or ended, meanwhile.
       if (kept() === null) return;
-      const { knot } = await ask<Kit>(kitPath(corner, id));
-      for (const path of inSpace(knot)) await ask(path);
+      const { knot } = await askKit(corner, id);
+      for (const params of inSpace(knot))
+        await call('GET', '/api/corner/knots/{knot}/space', { params, headers: byCard() });
     }
     const state = kept();
     if (state) keep({ ...state, full: Date.now() });
@@ -228,15 +232,15 @@ async function keepAll(corner: Corner): Promise<void> {
 }
 
 /** The ropes in space that a knot's own pages turn, and pull at beside what it becomes when it goes wrong. */
-function inSpace(knot: Schemas['Knot']): string[] {
+function inSpace(knot: Schemas['Knot']) {
   if (!knot.in_space) return [];
-  const at = (id: string, asked = ''): string => `/api/corner/knots/${encodeURIComponent(id)}/space${asked}`;
+  const at = (id: string, query: { method?: string; pulled?: 'yes' } = {}) => ({ path: { knot: id }, query });
+  const pulled = (id: string) => at(id, { pulled: 'yes' });
   const beside = knot.wrong.flatMap((form) =>
-    form.in_space === null
-      ? []
-      : [at(form.in_space), ...(form.pulled ? [at(form.in_space, '?pulled=yes'), at(knot.id, '?pulled=yes')] : [])],
+    form.in_space === null ? [] : [at(form.in_space), ...(form.pulled ? [pulled(form.in_space), pulled(knot.id)] : [])],
   );
-  return [...new Set([at(knot.id, `?method=${encodeURIComponent(knot.method)}`), ...beside])];
+  const all = [at(knot.id, { method: knot.method }), ...beside];
+  return new Map(all.map((one) => [JSON.stringify(one), one])).values();
 }
 
 /** On a first visit the worker comes after the page: until it answers for the page it keeps nothing. */

@@ -200,7 +200,8 @@ function BlockAbout({ block, sheet }: { block: Schemas['Block']; sheet: RunSheet
 /** Somebody who was to check does not come: the plan with one less, at one tap. */
 function Checkers({ meeting }: { meeting: RunSheet['meeting'] }) {
   const change = useMutation({
-    mutationFn: (checkers: number) => call('PUT', `/api/meetings/${meeting.id}`, { checkers }),
+    mutationFn: (checkers: number) =>
+      call('PUT', '/api/meetings/{meeting}', { params: { path: { meeting: meeting.id } }, body: { checkers } }),
     onSuccess: () => queryClient.invalidateQueries(),
   });
   return (

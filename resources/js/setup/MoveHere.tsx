@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { useZip } from '../along/useZip';
 import { WhatItDoes } from '../along/WhatItDoes';
 import { ZipFields } from '../along/ZipFields';
-import { call, type Schemas } from '../api/client';
+import { zipToHouse } from '../api/along';
+import { call } from '../api/client';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NewPasswordField } from '../ui/Field';
@@ -23,13 +24,16 @@ export function MoveHere({
   onIn: () => Promise<void>;
   onNew: () => void;
 }) {
-  const zip = useZip('/api/setup/zip');
+  const zip = useZip(zipToHouse);
   const [code, setCode] = useState(known);
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const take = useMutation({
     mutationFn: () =>
-      call<Schemas['Me']>('POST', `${zip.at ?? ''}/take`, { code, ...zip.opened, email: lead, new_password: password }),
+      call('POST', '/api/setup/zip/{zip}/take', {
+        params: { path: { zip: zip.id } },
+        body: { code, ...zip.opened, email: lead, new_password: password },
+      }),
     onSuccess: onIn,
   });
   const would = zip.look.data;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
-import { ApiProblem, call, type Schemas } from '../api/client';
+import { ApiProblem, call } from '../api/client';
 import { badgesQuery, houseQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
@@ -29,7 +29,7 @@ export function SetUpPage({ isPlace }: { isPlace: boolean }) {
   const [missing, setMissing] = useState<string | null>(null);
   const [answers, setAnswers] = useState<Answers>(() => emptyAnswers(today));
   const finish = useMutation({
-    mutationFn: () => call<Schemas['Me']>('POST', '/api/setup', toRequest(answers)),
+    mutationFn: () => call('POST', '/api/setup', { body: toRequest(answers) }),
     onSuccess: comeIn,
     onError: (error) => {
       if (error instanceof ApiProblem && error.faults[0]) setAt(stepOf(error.faults[0].field));

@@ -5,7 +5,7 @@ import * as limits from '../api/limits';
 import { BANDS, namesIn } from '../crew/AddLearners';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { AreaField, NewPasswordField, SelectField, TextField } from '../ui/Field';
+import { AreaField, NewPasswordField, optionsOf, SelectField, TextField } from '../ui/Field';
 import { dayLong, dayShort } from '../words/format';
 import { words } from '../words/en';
 import { type Answers, weekly } from './answers';
@@ -14,7 +14,7 @@ export type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
 type FirstStep = Step & { isPlace: boolean };
 
 const zones = Intl.supportedValuesOf('timeZone');
-const materials = Object.entries(words.materials) as [Schemas['Material'], string][];
+const materials = optionsOf(words.materials);
 
 /** The code that whoever sits where Compadre was started reads there, or that came in the link of a place in a house of many groups. */
 export function SetUpCode({

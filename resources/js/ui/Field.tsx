@@ -72,17 +72,34 @@ export function AreaField({ label, hint, fault, ...rest }: About & TextareaHTMLA
   );
 }
 
-export function SelectField({
+/** What may be picked, with what it is called. */
+export const optionsOf = <T extends string>(names: Record<T, string>): [T, string][] =>
+  Object.entries(names) as [T, string][];
+
+/** One of a few; `onPick` is told which, as it stands in the options. */
+export function SelectField<T extends string>({
   label,
   hint,
   fault,
   options,
+  onPick,
   ...rest
-}: About & SelectHTMLAttributes<HTMLSelectElement> & { options: readonly (readonly [string, string])[] }) {
+}: About &
+  SelectHTMLAttributes<HTMLSelectElement> & {
+    options: readonly (readonly [T, string])[];
+    onPick?: (value: T) => void;
+  }) {
   return (
     <Labelled label={label} hint={hint} fault={fault}>
       {(ids) => (
-        <select {...rest} {...ids} className={LOOKS.box}>
+        <select
+          {...(onPick && {
+            onChange: (event) => onPick(options[event.target.selectedIndex]?.[0] ?? (event.target.value as T)),
+          })}
+          {...rest}
+          {...ids}
+          className={LOOKS.box}
+        >
           {options.map(([value, name]) => (
             <option key={value} value={value}>
               {name}

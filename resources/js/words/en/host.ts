@@ -28,7 +28,7 @@ export const host = {
     find: {
       name: 'Find a group',
       show: 'Show',
-      shown: (days: number): Record<string, string> => ({
+      shown: (days: number) => ({
         all: 'All',
         open: 'Those that are open',
         quiet: `Open, and no check in ${count(days, 'day', 'days')}`,

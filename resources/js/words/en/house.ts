@@ -89,8 +89,8 @@ export const house = {
     ages: (from: number, to: number) => `${number(from)} to ${number(to)} years`,
     comesAfter: (names: string) => `After ${names}.`,
     older: (n: number) => `${count(n, 'learner is', 'learners are')} in an older version`,
-    wouldBe: (name: string, before: [number, number], after: [number, number]) =>
-      `${name} ${number(before[0])} of ${number(before[1])} now, ${number(after[0])} of ${number(after[1])} then`,
+    wouldBe: (name: string, before: number[], after: number[]) =>
+      `${name} ${before.map((one) => number(one)).join(' of ')} now, ${after.map((one) => number(one)).join(' of ')} then`,
     move: 'Move them to the newest',
     name: 'Name',
     about: 'What it is for',
