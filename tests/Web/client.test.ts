@@ -87,6 +87,9 @@ it('knows what goes where, and what comes back', () => {
   const never = false as boolean;
   if (never) {
     expectTypeOf(call('GET', '/api/crew')).resolves.toEqualTypeOf<Schemas['Crew']>();
+    // Whoever hosts the house has no group, and is told nothing of one.
+    const asked = { body: { email: '', password: '' } };
+    expectTypeOf(call('POST', '/api/sign-in', asked)).resolves.toEqualTypeOf<Schemas['Me'] | undefined>();
     // @ts-expect-error no such address
     void call('GET', '/api/crews');
     // @ts-expect-error a learner is named

@@ -1,16 +1,10 @@
-import createClient, { type ClientPathsWithMethod, type MaybeOptionalInit, type MethodResponse } from 'openapi-fetch';
+import createClient, { type ClientPathsWithMethod, type FetchResponse, type MaybeOptionalInit } from 'openapi-fetch';
 import { cameLate, noteKept, noteWritten, patience } from './kept';
 import type { components, paths } from './schema';
 import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
-export type House = {
-  house: 'demo' | 'group' | 'test';
-  signed_in: boolean;
-  hosts: boolean;
-  needs_setup: boolean;
-  today: string;
-};
+export type House = Answer<'/api/house', 'GET'>;
 export type Fault = Schemas['Problem']['errors'][number];
 
 /** Said when the server answers that this device was signed out from elsewhere; whoever comes to listen late is told too. */
@@ -105,11 +99,13 @@ const client = createClient<paths>({ baseUrl: 'http://house', fetch: answered })
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 type Asked<P extends keyof paths, M extends Method> = MaybeOptionalInit<paths[P], Lowercase<M>>;
-type Answer<P extends ClientPathsWithMethod<typeof client, Lowercase<M>>, M extends Method> = MethodResponse<
-  typeof client,
-  Lowercase<M>,
-  P
->;
+/** Nothing where the answer has no body. */
+type Answer<P extends keyof paths, M extends Method> = paths[P][Lowercase<M>] extends infer Operation extends Record<
+  string,
+  unknown
+>
+  ? Extract<FetchResponse<Operation, unknown, 'application/json'>, { data: unknown }>['data']
+  : never;
 
 /**
  * One call to the server, at an address of the API document: what goes there and what comes back are as it says.
