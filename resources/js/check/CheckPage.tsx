@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { type Ref, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { checkSheetQuery, knotsQuery, runSheetQuery } from '../api/queries';
@@ -18,9 +18,6 @@ import { useWalkIns, WalkInForm } from './WalkIns';
 import { Toggle } from '../ui/Toggle';
 
 type CheckSheet = Schemas['CheckSheet'];
-
-/** Enter in the search opens the first learner that is left. */
-const OPEN_FIRST = 'compadre-open-first';
 
 export function CheckPage() {
   const { knot } = useParams();
@@ -62,7 +59,6 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
   const meeting = query.get('meeting') ?? me.tonight;
   const rope = query.get('rope');
   const sheet = useQuery(checkSheetQuery(knot, meeting, rope));
-  localStorage.setItem('compadre-knot', knot);
   // Tonight's knots first, then what the badges ask for; all others are found by their first letters.
   const offered = [
     ...knots.filter((one) => tonight.includes(one.id)).sort((a, b) => tonight.indexOf(a.id) - tonight.indexOf(b.id)),
@@ -71,18 +67,15 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
   const named = text.trim() === '' ? [] : knots.filter((one) => one.names.some((name) => startsWith(name, text)));
   const shown = named.length > 0 ? named : offered.length > 0 ? offered : knots;
   const current = useRef<HTMLAnchorElement>(null);
+  const openFirst = useRef<() => void>(null);
   useEffect(() => {
+    localStorage.setItem('compadre-knot', knot);
     current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [knot]);
   return (
     <div className="flex max-w-3xl flex-col gap-4">
       <CheckHead by="knot" />
-      <FindBox
-        label={words.check.find}
-        value={text}
-        onChange={setText}
-        onEnter={() => window.dispatchEvent(new Event(OPEN_FIRST))}
-      />
+      <FindBox label={words.check.find} value={text} onChange={setText} onEnter={() => openFirst.current?.()} />
       <span id="tonights" className="hidden">
         {words.course.tonight}
       </span>
@@ -110,6 +103,7 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
         <Rows
           sheet={sheet.data}
           text={text}
+          openFirst={openFirst}
           onRope={(id) => {
             query.set('rope', id);
             setQuery(query, { replace: true });
@@ -120,7 +114,18 @@ function OneKnot({ knot, knots, tonight }: { knot: string; knots: Schemas['KnotA
   );
 }
 
-function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope: (id: string) => void }) {
+function Rows({
+  sheet,
+  text,
+  openFirst,
+  onRope,
+}: {
+  sheet: CheckSheet;
+  text: string;
+  /** Opens the first learner that is left by what is looked for. */
+  openFirst: Ref<() => void>;
+  onRope: (id: string) => void;
+}) {
   const [open, setOpen] = useState<string | null>(null);
   const [needOnly, setNeedOnly] = useState(() => sessionStorage.getItem('compadre-need-only') === 'yes');
   const me = useMe();
@@ -134,11 +139,7 @@ function Rows({ sheet, text, onRope }: { sheet: CheckSheet; text: string; onRope
   );
   const row = rows.find((one) => one.id === open);
   const first = shown[0]?.id ?? null;
-  useEffect(() => {
-    const open = (): void => setOpen(first);
-    window.addEventListener(OPEN_FIRST, open);
-    return () => window.removeEventListener(OPEN_FIRST, open);
-  }, [first]);
+  useImperativeHandle(openFirst, () => () => setOpen(first), [first]);
   const toggle = (): void => {
     sessionStorage.setItem('compadre-need-only', needOnly ? 'no' : 'yes');
     setNeedOnly(!needOnly);

@@ -19,7 +19,7 @@ export function UsedPage() {
   const { meeting = '', rig: id = '' } = useParams();
   // A rig chosen a moment ago is not in a sheet kept from before.
   const sheet = useQuery({ ...runSheetQuery(meeting), refetchOnMount: 'always' });
-  const kept = useLive(() => store.events.where('state').equals('waiting').sortBy('seq'), []);
+  const kept = useLive(() => store.events.where('state').equals('waiting').sortBy('seq'), [], []);
   const [tapped, setTapped] = useState<Record<string, string | null>>({});
   const [error, setError] = useState<unknown>(null);
   if (sheet.isPending) return <Loading />;

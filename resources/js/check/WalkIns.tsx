@@ -13,7 +13,7 @@ type Row = Schemas['CheckSheet']['rows'][number];
 
 /** Learners who came along and are on this device only, or were when the sheet was last fetched. */
 export function useWalkIns(known: string[]): Row[] {
-  const walkIns = useLive(() => store.walkIns.toArray(), []);
+  const walkIns = useLive(() => store.walkIns.toArray(), [], []);
   // An id of version 7 begins with its moment, so the newest is the greatest.
   return walkIns
     .filter((one) => isOfHere(one) && !known.includes(one.id))

@@ -6,7 +6,7 @@ import { useMe } from './me';
 
 /** The evenings that were begun on this device; null until they are known. */
 export const useEvenings = (): Evening[] | null =>
-  useLive<Evening[] | null>(async () => (await store.evenings.toArray()).filter(isOfHere), null);
+  useLive<Evening[] | null>(async () => (await store.evenings.toArray()).filter(isOfHere), [], null);
 
 /** Tonight's meeting: the server's, or one that was begun here and that it does not know yet; null where there is none, undefined until that is known. */
 export function useTonight(): string | null | undefined {

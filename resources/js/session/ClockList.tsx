@@ -39,7 +39,7 @@ function useServerTime(): number {
 
 /** The steps of a meeting's clock that are on this device. */
 export const useSteps = (meeting: string): KeptStep[] =>
-  useLive(() => store.steps.where('meeting').equals(meeting).sortBy('n'), []);
+  useLive(() => store.steps.where('meeting').equals(meeting).sortBy('n'), [meeting], []);
 
 /** What was done here and the server would not take, in its words, until somebody has seen it. */
 export function Refused({ steps, places }: { steps: KeptStep[]; places: Placing[] }) {

@@ -29,7 +29,7 @@ export function Roll({ sheet }: { sheet: Schemas['RunSheet'] }) {
       void queryClient.invalidateQueries({ queryKey: courseQuery.queryKey });
     },
   });
-  const kept = useLive(() => store.roll.where('meeting').equals(sheet.meeting.id).toArray(), []);
+  const kept = useLive(() => store.roll.where('meeting').equals(sheet.meeting.id).toArray(), [sheet.meeting.id], []);
   const roll = sheet.roll.map((one) => ({
     ...one,
     present: kept.find((mark) => mark.learner === one.id)?.present ?? one.present,

@@ -46,7 +46,7 @@ function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
   const me = useMe();
   const [changing, setChanging] = useState(false);
   const steps = useSteps(id);
-  const places = useLive(() => store.places.where('meeting').equals(id).toArray(), []);
+  const places = useLive(() => store.places.where('meeting').equals(id).toArray(), [id], []);
   const asked = useQuery(begun ? eveningQuery(begun, me.group.time_zone) : runSheetQuery(id));
   useQuery({ ...meetingNowQuery(id), enabled: begun === null && asked.data !== undefined });
   if (asked.isPending) return <Loading />;
