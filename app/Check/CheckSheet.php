@@ -69,8 +69,8 @@ final readonly class CheckSheet
     /** @return array<string, int> how often this group's leaders have named each mistake of a knot */
     private function named(Group $group, string $knot): array
     {
-        return CheckEvent::query()->where('group_id', $group->id)->where('knot', $knot)->whereNotNull('mistake')
-            ->groupBy('mistake')->selectRaw('mistake, count(*) as times')->pluck('times', 'mistake')->map(fn (mixed $times): int => (int) $times)->all();
+        return CheckEvent::withMistake($group)->where('knot', $knot)->groupBy('mistake')
+            ->selectRaw('mistake, count(*) as times')->pluck('times', 'mistake')->map(fn (mixed $times): int => (int) $times)->all();
     }
 
     /**

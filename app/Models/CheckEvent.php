@@ -122,6 +122,12 @@ final class CheckEvent extends Row
         }
     }
 
+    /** The checks of a group with a mistake that was named, without those that were taken back. */
+    public static function withMistake(Group $group): Builder
+    {
+        return DB::table('check_events')->where('group_id', $group->id)->whereNotNull('mistake')->whereNotExists(self::takenBack(...));
+    }
+
     /** Looks for what takes an event back, in a query of events. */
     public static function takenBack(Builder $back): Builder
     {

@@ -25,11 +25,10 @@ final readonly class OftenWrong
     /** @return list<array{knot: string, name: string, sign: string, fix: string, times: int, with_adult: bool}> the most frequent first */
     public function of(Group $group): array
     {
-        $query = CheckEvent::query();
-        $query->where('group_id', $group->id)->whereNotNull('mistake')->whereNotExists(CheckEvent::takenBack(...))
-            ->groupBy('knot', 'mistake')->havingRaw('count(*) >= ?', [self::LEAST])->selectRaw('knot, mistake, count(*) as times')->orderByDesc('times')->orderBy('knot')->orderBy('mistake');
+        $rows = CheckEvent::withMistake($group)->groupBy('knot', 'mistake')->havingRaw('count(*) >= ?', [self::LEAST])
+            ->selectRaw('knot, mistake, count(*) as times')->orderByDesc('times')->orderBy('knot')->orderBy('mistake')->get();
         $found = [];
-        foreach ($query->toBase()->get() as $row) {
+        foreach ($rows as $row) {
             $knot = is_string($row->knot) && $this->library->has($row->knot) ? $this->library->knot($row->knot) : null;
             $mistake = is_string($row->mistake) ? $knot?->mistakes[$row->mistake] ?? null : null;
             if ($knot !== null && $mistake !== null && $knot->isTaught() && count($found) < self::MOST) {

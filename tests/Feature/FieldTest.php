@@ -113,10 +113,16 @@ it('shows what is open for one learner: old knots by how far they have faded, th
 it('puts a group’s own usual mistake first on the sheet, and who has faded most before those who keep it', function (): void {
     $order = fn (): array => array_column($this->api('GET', '/api/check/square-knot')->assertOk()->json('knot.mistakes'), 'id');
     expect($order()[0])->toBe('granny-knot');
-    for ($n = 0; $n < 6; $n++) {
-        $this->send($this->pass($this->ada, more: ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked', 'mistake' => 'thief-knot']))->assertOk();
+    $checks = array_map(fn (): array => $this->pass($this->ada, more: ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked', 'mistake' => 'thief-knot']), range(1, 6));
+    foreach ($checks as $check) {
+        $this->send($check)->assertOk();
     }
     expect($order()[0])->toBe('thief-knot');
+    // What was taken back was no mistake.
+    foreach ($checks as $check) {
+        $this->send($this->pass($this->ada, more: ['kind' => 'retract', 'target' => $check['id']]))->assertOk();
+    }
+    expect($order()[0])->toBe('granny-knot');
 });
 
 it('gives what a knot is held against, and keeps what is for leaders to leaders', function (): void {

@@ -28,7 +28,8 @@ export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['Often
           <ul className="mt-2 divide-y divide-line">
             {wrong.map((one) => (
               <li key={`${one.knot} ${one.sign}`} className="py-2">
-                <strong>{one.name}</strong>: {one.sign}.{' '}
+                <strong>{one.name}</strong>
+                {one.with_adult && `, ${words.practice.withAdult.toLowerCase()}`}: {one.sign}.{' '}
                 <span className="text-soft">{words.cards.times(one.times)}.</span>{' '}
                 <span className="font-semibold text-signal">{words.show.fix}</span> {one.fix}.
               </li>
