@@ -33,10 +33,8 @@ final class ApiDocument
         $kept = "$folder/api-".filemtime($file).'.php';
         if (! is_file($kept)) {
             $before = array_diff(File::glob("$folder/api-*.php"), [$kept]);
-            $part = "$kept.".getmypid();
             File::ensureDirectoryExists($folder);
-            File::put($part, '<?php return '.var_export(Yaml::parseFile($file), true).';');
-            File::move($part, $kept);
+            File::replace($kept, '<?php return '.var_export(Yaml::parseFile($file), true).';');
             File::delete($before);
         }
 

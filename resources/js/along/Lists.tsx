@@ -5,7 +5,7 @@ import { base64 } from '../api/bytes';
 import { call } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
-import { AreaField, SelectField } from '../ui/Field';
+import { AreaField, optionsOf, SelectField } from '../ui/Field';
 import { FileButton } from '../ui/FileButton';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
@@ -31,8 +31,8 @@ export function Lists() {
         label={words.along.list}
         hint={words.along.abouts[kind]}
         value={kind}
-        onChange={(event) => setKind(event.target.value as Kind)}
-        options={Object.entries(words.along.names)}
+        onPick={setKind}
+        options={optionsOf(words.along.names)}
       />
       <div className="flex flex-wrap items-center gap-x-5">
         <a href={`/api/sheets/${kind}`} download className={LINK}>

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Printer, UserRound } from 'lucide-react';
+import { Printer } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { setHome } from '../api/home';
@@ -7,6 +7,7 @@ import { knotsQuery } from '../api/queries';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
+import { WithAdult } from '../ui/WithAdult';
 import { words } from '../words/en';
 
 /** What the group is to practise at home, and a page to take there. */
@@ -28,10 +29,10 @@ export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['Often
           <ul className="mt-2 divide-y divide-line">
             {wrong.map((one) => (
               <li key={`${one.knot} ${one.sign}`} className="py-2">
-                <strong>{one.name}</strong>
-                {one.with_adult && `, ${words.practice.withAdult.toLowerCase()}`}: {one.sign}.{' '}
+                <strong>{one.name}</strong>: {one.sign}.{' '}
                 <span className="text-soft">{words.cards.times(one.times)}.</span>{' '}
-                <span className="font-semibold text-signal">{words.show.fix}</span> {one.fix}.
+                <span className="font-semibold text-signal">{words.show.fix}</span> {one.fix}.{' '}
+                {one.with_adult && <WithAdult className="inline-flex align-middle text-soft" />}
               </li>
             ))}
           </ul>
@@ -42,9 +43,7 @@ export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['Often
           <li key={knot.id} className="flex items-center gap-3 border-b border-line py-2">
             <strong className="flex-1 leading-tight">{knot.name}</strong>
             {knot.with_adult ? (
-              <span className="flex items-center gap-1 text-sm font-semibold text-soft">
-                <UserRound aria-hidden className="size-4" /> {words.practice.withAdult}
-              </span>
+              <WithAdult className="flex text-soft" />
             ) : (
               <Toggle
                 on={home.includes(knot.id)}

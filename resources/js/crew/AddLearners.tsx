@@ -42,12 +42,7 @@ export function AddLearners({ open, onClose }: { open: boolean; onClose: () => v
       >
         <Faults error={add.error} />
         <AreaField label={words.crew.names} rows={7} value={text} onChange={(event) => setText(event.target.value)} />
-        <SelectField
-          label={words.crew.band}
-          options={BANDS}
-          value={band}
-          onChange={(event) => setBand(event.target.value as Schemas['AgeBand'])}
-        />
+        <SelectField label={words.crew.band} options={BANDS} value={band} onPick={setBand} />
         <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>
           {words.crew.addGo(names.length)}
         </Button>

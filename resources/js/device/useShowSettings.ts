@@ -1,8 +1,8 @@
 import { useState } from 'react';
+import type { View } from '../api/queries';
 import { useMe } from './me';
 
-export const VIEWS = ['learner', 'across', 'behind', 'left'] as const;
-export type View = (typeof VIEWS)[number];
+export const VIEWS = ['learner', 'across', 'behind', 'left'] as const satisfies View[];
 
 export const PACES = [0.5, 1, 2] as const;
 

@@ -5,7 +5,7 @@ import { call, type Schemas } from '../api/client';
 import { knotsQuery, queryClient, rigsQuery } from '../api/queries';
 import * as limits from '../api/limits';
 import { Button } from '../ui/Button';
-import { AreaField, SelectField, TextField } from '../ui/Field';
+import { AreaField, optionsOf, SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { words } from '../words/en';
@@ -195,8 +195,8 @@ function Node({
           <SelectField
             label={words.badges.kind}
             value={kind}
-            onChange={(event) => onChange(FRESH[event.target.value as Kind])}
-            options={Object.entries(words.badges.kinds)}
+            onPick={(kind) => onChange(FRESH[kind])}
+            options={optionsOf(words.badges.kinds)}
           />
         </div>
         {'knot' in node && (
@@ -215,8 +215,8 @@ function Node({
               <SelectField
                 label={words.badges.level}
                 value={node.level}
-                onChange={(event) => onChange({ ...node, level: event.target.value as Level })}
-                options={Object.entries(words.levels)}
+                onPick={(level) => onChange({ ...node, level })}
+                options={optionsOf(words.levels)}
               />
             </div>
             {node.level === 'uses_it' && (

@@ -95,8 +95,8 @@ function Ways({ settings }: { settings: Settings }) {
         label={words.house.tails}
         hint={words.house.tailAbout[settings.tail_school]}
         value={settings.tail_school}
-        onChange={(event) => change.mutate({ tail_school: event.target.value as Settings['tail_school'] })}
-        options={Object.entries(words.house.tailSchools)}
+        onPick={(tail_school) => change.mutate({ tail_school })}
+        options={optionsOf(words.house.tailSchools)}
       />
       <SelectField
         label={words.house.backup}
@@ -111,7 +111,7 @@ function Ways({ settings }: { settings: Settings }) {
       <SelectField
         label={words.house.units}
         value={settings.units}
-        onChange={(event) => change.mutate({ units: event.target.value as Settings['units'] })}
+        onPick={(units) => change.mutate({ units })}
         options={[
           ['mm', words.house.mm],
           ['inches', words.house.inches],
@@ -121,7 +121,7 @@ function Ways({ settings }: { settings: Settings }) {
         label={words.house.whoseWords}
         hint={words.house.whoseWordsAbout}
         value={settings.words}
-        onChange={(event) => change.mutate({ words: event.target.value as Settings['words'] })}
+        onPick={(words) => change.mutate({ words })}
         options={[
           ['leaders', words.house.leadersWords],
           ['learners', words.house.learnersWords],

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Smartphone, UserRound } from 'lucide-react';
+import { Smartphone } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -7,6 +7,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Sheet } from '../ui/Sheet';
+import { WithAdult } from '../ui/WithAdult';
 import { words } from '../words/en';
 import { type Kept, picturesQuery, tieWith, today, wipe } from './kept';
 import { standing, whatNext, type Why } from './next';
@@ -78,11 +79,7 @@ export function HomePage({ kept }: { kept: Kept }) {
                     <Small of={pictures?.[knot.id]} className="size-full" />
                   </span>
                   <strong className="leading-tight">{knot.name}</strong>
-                  {knot.with_adult && (
-                    <span className="flex items-center gap-1 text-sm font-semibold text-signal">
-                      <UserRound aria-hidden className="size-4" /> {words.practice.withAdult}
-                    </span>
-                  )}
+                  {knot.with_adult && <WithAdult className="flex text-signal" />}
                   {at && <span className="text-sm text-soft">{words.practice.old(at.ago)}</span>}
                 </Link>
               </li>

@@ -1,6 +1,5 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { BANDS, namesIn } from '../crew/AddLearners';
 import { Button } from '../ui/Button';
@@ -135,12 +134,7 @@ export function LearnersStep({ answers, set }: Step) {
         value={answers.learners}
         onChange={(event) => set({ learners: event.target.value })}
       />
-      <SelectField
-        label={words.setup.band}
-        options={BANDS}
-        value={answers.band}
-        onChange={(event) => set({ band: event.target.value as Schemas['AgeBand'] })}
-      />
+      <SelectField label={words.setup.band} options={BANDS} value={answers.band} onPick={(band) => set({ band })} />
     </>
   );
 }
@@ -167,7 +161,7 @@ export function RopeStep({ answers, set }: Step) {
         label={words.setup.material}
         options={materials}
         value={answers.material}
-        onChange={(event) => set({ material: event.target.value as Schemas['Material'] })}
+        onPick={(material) => set({ material })}
       />
     </>
   );

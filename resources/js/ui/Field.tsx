@@ -94,7 +94,7 @@ export function SelectField<T extends string>({
       {(ids) => (
         <select
           {...(onPick && {
-            onChange: (event) => onPick(options[event.target.selectedIndex]?.[0] ?? (event.target.value as T)),
+            onChange: (event) => onPick(event.target.value as T),
           })}
           {...rest}
           {...ids}
