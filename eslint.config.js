@@ -8,10 +8,17 @@ const noDomainSums = {
   message: 'Sums with lengths and rules of the job belong in core/.',
 };
 
+// What is said stands in words/, where it can be said in another language.
+const plainWords = [
+  'JSXText',
+  'JSXAttribute[name.name=/^(aria-\\w*label|aria-description|title|about|label|placeholder|alt)$/] > Literal',
+].map((where) => ({ selector: `${where}[value=/\\p{L}{2}/u]`, message: 'What is said stands in words/.' }));
+
 export default tseslint.config(
   {
     ignores: [
       'resources/js/api/schema.d.ts',
+      'resources/js/words/messages.d.ts',
       'resources/js/api/limits.ts',
       'resources/js/drawing/look.ts',
       'public',
@@ -36,8 +43,11 @@ export default tseslint.config(
   },
   {
     files: ['resources/js/**/*.{ts,tsx}'],
-    ignores: ['resources/js/drawing/**', 'resources/js/print/**'],
-    rules: { 'no-restricted-syntax': ['error', noDomainSums] },
+    rules: { 'no-restricted-syntax': ['error', noDomainSums, ...plainWords] },
+  },
+  {
+    files: ['resources/js/{drawing,print}/**/*.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...plainWords] },
   },
   { files: ['*.js', '*.ts'], ...tseslint.configs.disableTypeChecked },
 );

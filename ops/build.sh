@@ -35,8 +35,8 @@ build_npm() {
 }
 
 build_front() {
-    local parts=(resources api packs/schema/badge.schema.json core/src/Rope/Measure.php core/src/Awards/InkColour.php core/src/Drawing core/src/Knots ops/limits.php ops/look.php package.json package-lock.json vite.config.ts tsconfig.json)
-    [ -f public/build/manifest.json ] && [ -f public/sw.js ] && [ -f resources/js/api/schema.d.ts ] && [ -f resources/js/api/limits.ts ] && [ -f resources/js/palette.css ] && stamp_current front "${parts[@]}" && return
+    local parts=(resources words api packs/schema/badge.schema.json core/src/Rope/Measure.php core/src/Awards/InkColour.php core/src/Drawing core/src/Knots ops/limits.php ops/look.php ops/words.mjs package.json package-lock.json vite.config.ts tsconfig.json)
+    [ -f public/build/manifest.json ] && [ -f public/sw.js ] && [ -f resources/js/api/schema.d.ts ] && [ -f resources/js/api/limits.ts ] && [ -f resources/js/words/messages.d.ts ] && [ -f resources/js/palette.css ] && stamp_current front "${parts[@]}" && return
     step "building the screens"
     quietly .build/log/types.log npm run --silent types
     quietly .build/log/build.log npm run --silent build

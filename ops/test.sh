@@ -63,6 +63,7 @@ check() {
 
 types_current() {
     npx --no-install openapi-typescript api/openapi.yaml -o .build/schema.check.d.ts && cmp resources/js/api/schema.d.ts .build/schema.check.d.ts \
+        && node ops/words.mjs | cmp resources/js/words/messages.d.ts - \
         && php ops/limits.php | cmp resources/js/api/limits.ts - && php ops/look.php .build/look \
         && cmp resources/js/drawing/look.ts .build/look/drawing/look.ts && cmp resources/js/palette.css .build/look/palette.css
 }

@@ -11,6 +11,7 @@ use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\Support\JudgesPages;
+use Tests\Support\LanguageToTry;
 use Tests\Support\LooksAtPages;
 
 /**
@@ -19,6 +20,7 @@ use Tests\Support\LooksAtPages;
 abstract class BrowserCase extends TestCase
 {
     use JudgesPages;
+    use LanguageToTry;
     use LooksAtPages;
 
     protected RemoteWebDriver $browser;

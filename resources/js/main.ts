@@ -4,6 +4,7 @@ import { drawDoor } from './account/door';
 import { isLeaving, tellLeft, watchTheWayBack } from './device/leaving';
 import { applyScheme } from './device/scheme';
 import { mayKeep, startWorker } from './device/worker';
+import { fetchWords } from './words/language';
 
 applyScheme();
 watchTheWayBack();
@@ -19,10 +20,8 @@ const app = () => import('./shell/enter');
 const askHouse = () => call('GET', '/api/house').catch(() => undefined);
 
 const place = document.getElementById('app');
-if (place) {
-  if (isLeaving() && !isCorner()) comeBack(place);
-  else void open(place);
-}
+// Nothing is drawn, and none of the app is run, before its words are here. For English nothing is waited for.
+if (place) void fetchWords().then(() => (isLeaving() && !isCorner() ? comeBack(place) : open(place)));
 window.addEventListener('load', startWorker);
 
 /** The app for who is signed in, the sign-in for who is not. */

@@ -8,7 +8,7 @@ import { forgetPages } from '../device/keeping';
 import { Button } from '../ui/Button';
 import { NewPasswordField, TextField } from '../ui/Field';
 import { Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { useAfterHash } from './afterHash';
 import { Doorway } from '../ui/Doorway';
 
@@ -46,8 +46,8 @@ export function JoinPage() {
       setPerson({ ...person, [field]: event.target.value });
   return (
     <Doorway
-      title={words.join.title(about.data.group)}
-      lead={words.join.about(words.roles[about.data.role], words.roleAbout[about.data.role])}
+      title={words.join.title({ group: about.data.group })}
+      lead={words.join.about({ role: words.roles[about.data.role], does: words.roleAbout[about.data.role] })}
     >
       <form
         className="flex flex-col gap-4"

@@ -5,7 +5,7 @@ import { Button } from '../ui/Button';
 import { NewPasswordField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** One's own password, by whoever knows the present one. */
 export function PasswordSheet({ onClose }: { onClose: () => void }) {

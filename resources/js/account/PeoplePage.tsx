@@ -7,8 +7,8 @@ import { Choice } from '../ui/Choice';
 import { LinkToPass } from '../ui/LinkToPass';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
-import { moment, number } from '../words/format';
-import { words } from '../words/en';
+import { inSentence, millimetres, moment } from '../words/format';
+import { words } from '../words';
 
 export function PeoplePage() {
   const people = useQuery(peopleQuery);
@@ -38,7 +38,7 @@ export function PeoplePage() {
         <ul>
           {people.data.ropes.map((rope) => (
             <li key={rope.id}>
-              {rope.name}, {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material].toLowerCase()}
+              {rope.name}, {millimetres(rope.diameter_mm, 1)}, {inSentence(words.materials[rope.material])}
               {rope.is_usual && ` (${words.people.usual})`}
             </li>
           ))}
@@ -70,7 +70,7 @@ function Person({ person }: { person: Listed }) {
   return (
     <span className="flex flex-wrap items-center gap-2">
       <select
-        aria-label={words.people.changeRole(person.name)}
+        aria-label={words.people.changeRole({ name: person.name })}
         value={person.role}
         disabled={change.isPending}
         onChange={(event) => change.mutate(event.target.value as Schemas['Role'])}
@@ -94,13 +94,13 @@ function Person({ person }: { person: Listed }) {
       <Sheet
         open={ending}
         onClose={() => setEnding(false)}
-        title={words.people.endOf(person.name)}
+        title={words.people.endOf({ name: person.name })}
         about={words.people.endAbout}
       >
         <div className="flex flex-col gap-3">
           <Faults error={end.error} />
           <Button className="text-notyet" disabled={end.isPending} onClick={() => end.mutate()}>
-            {words.people.endGo(person.name)}
+            {words.people.endGo({ name: person.name })}
           </Button>
           <Button look="signal" onClick={() => setEnding(false)}>
             {words.cancel}
@@ -139,8 +139,9 @@ function LeftChecks() {
         {checks.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
             <span>
-              <strong>{one.learner ?? words.people.leftGone}</strong>: {words.people.leftLine(one.knot, moment(one.at))}
-              <span className="block text-sm text-soft">{words.sync.tappedBy(one.who)}</span>
+              <strong>{one.learner ?? words.people.leftGone}</strong>:{' '}
+              {words.people.leftLine({ knot: one.knot, at: moment(one.at) })}
+              <span className="block text-sm text-soft">{words.sync.tappedBy({ name: one.who })}</span>
             </span>
             <Button look="quiet" disabled={refuse.isPending} onClick={() => refuse.mutate([one.id])}>
               {words.people.letGo}
@@ -152,7 +153,7 @@ function LeftChecks() {
         ))}
       </ul>
       <Button look="signal" disabled={accept.isPending} onClick={() => accept.mutate(checks.map((one) => one.id))}>
-        {words.people.takeIn(checks.length)}
+        {words.people.takeIn({ n: checks.length })}
       </Button>
     </section>
   );
@@ -182,7 +183,7 @@ function Devices() {
             <span>
               <strong>{device.who}</strong>, {device.label}
               <span className="block text-sm text-soft">
-                {device.here ? words.people.here : words.people.seen(moment(device.seen_at))}
+                {device.here ? words.people.here : words.people.seen({ when: moment(device.seen_at) })}
               </span>
             </span>
             {!device.here && (
@@ -243,7 +244,7 @@ function OpenLinks({ links }: { links: Schemas['People']['invitations'] }) {
         {links.map((link) => (
           <li key={link.id} className="flex items-center justify-between gap-3 rounded-lg bg-card px-4 py-1">
             <span>
-              {words.roles[link.role]}, {words.people.until(moment(link.expires_at))}
+              {words.roles[link.role]}, {words.people.until({ when: moment(link.expires_at) })}
             </span>
             <Button look="quiet" onClick={() => withdraw.mutate(link.id)}>
               {words.people.withdraw}

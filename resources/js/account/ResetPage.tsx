@@ -5,7 +5,7 @@ import { call } from '../api/client';
 import { Button } from '../ui/Button';
 import { NewPasswordField } from '../ui/Field';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { useAfterHash } from './afterHash';
 import { Doorway } from '../ui/Doorway';
 

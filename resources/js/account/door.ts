@@ -3,7 +3,7 @@ import { takeOver } from '../device/keeping';
 import { stay } from '../device/leaving';
 import { HANGING_ROPE, LOOKS } from '../ui/looks';
 import { problemLines } from '../ui/problem';
-import { app, signIn } from '../words/signIn';
+import { signInWords } from '../words/signIn';
 
 type Door = {
   /** Whether this is the demo, as soon as it is known. */
@@ -36,6 +36,9 @@ function field(label: string, about: Partial<HTMLInputElement> & { id: string })
  * React and all that comes with it has been fetched.
  */
 export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): void {
+  const { app, signIn } = signInWords();
+  const hour = new Date().getHours();
+  const title = hour < 12 ? signIn.title.morning : hour < 18 ? signIn.title.afternoon : signIn.title.evening;
   const email = field(signIn.email, { id: 'email', type: 'email', autocomplete: 'username' });
   const password = field(signIn.password, { id: 'password', type: 'password', autocomplete: 'current-password' });
   const go = part('button', `${LOOKS.button} ${LOOKS.signal}`, { type: 'submit' }, signIn.go);
@@ -74,7 +77,7 @@ export function drawDoor(place: HTMLElement, { demo, onIn, onTouch }: Door): voi
           '',
           {},
           part('p', LOOKS.doorwayApp, {}, app),
-          part('h1', LOOKS.doorwayTitle, {}, signIn.title(new Date().getHours())),
+          part('h1', LOOKS.doorwayTitle, {}, title),
           part('p', 'text-soft', {}, signIn.lead),
         ),
         form,

@@ -3,7 +3,7 @@ import { alongQuery, stayHere } from '../api/along';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { BringBack } from './BringBack';
 import { Lists } from './Lists';
 import { WholeGroup } from './WholeGroup';

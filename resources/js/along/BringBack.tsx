@@ -4,7 +4,7 @@ import { call } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { useZip } from './useZip';
 import { WhatItDoes } from './WhatItDoes';
 import { ZipFields } from './ZipFields';
@@ -55,7 +55,7 @@ export function BringBack() {
       )}
       {take.data && (
         <p role="status" className="font-semibold text-right">
-          {words.along.taken(take.data.group)}
+          {words.along.taken({ name: take.data.group })}
         </p>
       )}
     </section>

@@ -10,7 +10,7 @@ import { FileButton } from '../ui/FileButton';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { SheetRows } from './SheetRows';
 
 type Kind = keyof typeof words.along.names;
@@ -107,24 +107,31 @@ function BringIn({ kind }: { kind: Kind }) {
       {look.data && (
         <>
           <p role="status" className="font-semibold">
-            {words.along.found(look.data)}
+            {found(look.data)}
           </p>
           {look.data.left_out.length > 0 && (
-            <p className="text-soft">{words.along.leftOut(listOf(look.data.left_out))}</p>
+            <p className="text-soft">{words.along.leftOut({ names: listOf(look.data.left_out) })}</p>
           )}
           <SheetRows rows={look.data.rows} />
           {toTake > 0 && (
             <Button look="signal" className="self-start" disabled={take.isPending} onClick={() => take.mutate()}>
-              {words.along.take(toTake, look.data.bad)}
+              {words.along.take({ n: toTake, bad: look.data.bad })}
             </Button>
           )}
         </>
       )}
       {take.data && (
         <p role="status" className="font-semibold text-right">
-          {words.along.tookIn(take.data.taken)}
+          {words.along.tookIn({ n: take.data.taken })}
         </p>
       )}
     </>
   );
+}
+
+/** How much of a list is new, other, as it is, or bad. */
+function found(look: { new: number; other: number; same: number; bad: number }): string {
+  const say = words.along.found;
+  const parts = (['new', 'other', 'same', 'bad'] as const).filter((one) => look[one] > 0);
+  return say.all({ parts: parts.map((one) => say[one]({ n: look[one] })).join(', ') });
 }

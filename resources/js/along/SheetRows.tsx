@@ -1,5 +1,5 @@
 import type { Sheet } from '../api/along';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Rows that are shown at most: those with a fault come first. */
 const SHOWN = 200;
@@ -16,7 +16,7 @@ export function SheetRows({ rows }: { rows: Sheet['rows'] }) {
         <li key={row.line} className={`px-3 py-2 ${row.state === 'bad' ? 'bg-wash' : ''}`}>
           <span className="flex justify-between gap-3">
             <span>
-              <span className="text-sm text-soft">{words.along.line(row.line)} </span>
+              <span className="text-sm text-soft">{words.along.line({ n: row.line })} </span>
               {row.says}
             </span>
             <strong className={`shrink-0 text-sm ${TONE[row.state]}`}>{words.along.states[row.state]}</strong>
@@ -24,7 +24,7 @@ export function SheetRows({ rows }: { rows: Sheet['rows'] }) {
           {row.fault !== null && <span className="block font-semibold text-notyet">{row.fault}</span>}
         </li>
       ))}
-      {rows.length > SHOWN && <li className="px-3 py-2 text-soft">{words.along.more(rows.length - SHOWN)}</li>}
+      {rows.length > SHOWN && <li className="px-3 py-2 text-soft">{words.along.more({ n: rows.length - SHOWN })}</li>}
     </ul>
   );
 }

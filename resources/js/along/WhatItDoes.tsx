@@ -1,5 +1,5 @@
 import type { TakenIn } from '../api/along';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Rows that are named at most; more than anybody reads are counted. */
 const NAMED = 60;
@@ -14,9 +14,9 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
     <div className="flex flex-col gap-3" data-testid="would">
       <p role="status" className="text-lg font-semibold">
         {!replaces
-          ? words.along.wouldBring(would.group)
+          ? words.along.wouldBring({ name: would.group })
           : changes
-            ? words.along.wouldReplace(would.group)
+            ? words.along.wouldReplace({ name: would.group })
             : words.along.alike}
       </p>
       {changes && (
@@ -25,8 +25,8 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
             .filter((one) => one.new + one.other + one.gone > 0)
             .map((one) => (
               <div key={one.table} className="contents">
-                <dt>{words.along.tables[one.table] ?? one.table.replaceAll('_', ' ')}</dt>
-                <dd className="text-right text-soft tabular-nums">{words.along.counts(one)}</dd>
+                <dt>{tableName(one.table)}</dt>
+                <dd className="text-right text-soft tabular-nums">{countsOf(one)}</dd>
               </div>
             ))}
         </dl>
@@ -39,12 +39,12 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
           {rows.slice(0, NAMED).map((row) => (
             <li key={`${row.table} ${row.name} ${row.what}`} className="flex justify-between gap-3 py-1.5">
               <span>
-                {row.name} <span className="text-sm text-soft">{words.along.tables[row.table]}</span>
+                {row.name} <span className="text-sm text-soft">{tableName(row.table)}</span>
               </span>
               <strong className={TONE[row.what]}>{words.along.what[row.what]}</strong>
             </li>
           ))}
-          {rows.length > NAMED && <li className="py-1.5 text-soft">{words.along.more(rows.length - NAMED)}</li>}
+          {rows.length > NAMED && <li className="py-1.5 text-soft">{words.along.more({ n: rows.length - NAMED })}</li>}
         </ul>
       )}
       <p className="text-sm text-soft">
@@ -52,4 +52,12 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
       </p>
     </div>
   );
+}
+
+const NAMES: Partial<Record<string, string>> = words.along.tables;
+const tableName = (table: string): string => NAMES[table] ?? table.replaceAll('_', ' ');
+
+function countsOf(table: { new: number; other: number; gone: number; same: number }): string {
+  const parts = (['new', 'other', 'gone', 'same'] as const).filter((one) => table[one] > 0);
+  return parts.map((one) => words.along.counts[one]({ n: table[one] })).join(', ');
 }

@@ -7,8 +7,8 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
-import { momentLong } from '../words/format';
-import { words } from '../words/en';
+import { momentLong, size } from '../words/format';
+import { words } from '../words';
 
 type AlongFile = AlongBoard['files'][number];
 
@@ -90,9 +90,9 @@ function FileRow({ file, trouble }: { file: AlongFile; trouble: string | null })
             ? words.along.gone
             : [
                 made,
-                file.state === 'ready' && words.along.size(file.bytes),
+                file.state === 'ready' && size(file.bytes),
                 file.locked && words.along.locked,
-                file.state === 'ready' && words.along.until(momentLong(Date.parse(file.until))),
+                file.state === 'ready' && words.along.until({ time: momentLong(Date.parse(file.until)) }),
               ]
                 .filter(Boolean)
                 .join(' · ')}
@@ -100,13 +100,18 @@ function FileRow({ file, trouble }: { file: AlongFile; trouble: string | null })
         {file.state === 'asked' && <span className="block text-sm">{trouble ?? words.along.asked}</span>}
       </span>
       {file.state === 'ready' && (
-        <a href={`/api/along/files/${file.id}.zip`} download className={LINK} aria-label={words.along.fetchOf(made)}>
+        <a
+          href={`/api/along/files/${file.id}.zip`}
+          download
+          className={LINK}
+          aria-label={words.along.fetchOf({ time: made })}
+        >
           <Archive aria-hidden className="size-5" /> {words.along.fetch}
         </a>
       )}
       <Button
         look="quiet"
-        aria-label={words.along.removeOf(made)}
+        aria-label={words.along.removeOf({ time: made })}
         disabled={remove.isPending}
         onClick={() => remove.mutate(file.id)}
       >

@@ -1,6 +1,7 @@
 import { FileButton } from '../ui/FileButton';
 import { TextField } from '../ui/Field';
-import { words } from '../words/en';
+import { words } from '../words';
+import { size } from '../words/format';
 import type { Zip } from './useZip';
 
 /** Which zip, and what it was locked with. */
@@ -15,7 +16,7 @@ export function ZipFields({ zip }: { zip: Zip }) {
         />
         {zip.file !== null && (
           <span>
-            {zip.file.name}, {words.along.size(zip.file.size)}
+            {zip.file.name}, {size(zip.file.size)}
           </span>
         )}
       </div>
@@ -32,7 +33,7 @@ export function ZipFields({ zip }: { zip: Zip }) {
       />
       {zip.look.isPending && (
         <p role="status">
-          {zip.share === null ? words.along.looking : words.along.bringing(zip.share)}
+          {zip.share === null ? words.along.looking : words.along.bringing({ percent: 100 * zip.share })}
           {zip.share !== null && <progress className="h-3 w-full accent-signal" value={zip.share} />}
         </p>
       )}

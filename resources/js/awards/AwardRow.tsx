@@ -14,7 +14,8 @@ import { LINK } from '../ui/link';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
+import { by } from '../words/saying';
 import { Signed } from './Signed';
 import type { Award } from './Station';
 
@@ -78,15 +79,15 @@ function AboutAward({
     },
   });
   return (
-    <Sheet open onClose={onClose} title={words.awards.nameFor(award.name, award.learner.name)}>
+    <Sheet open onClose={onClose} title={words.awards.nameFor({ badge: award.name, learner: award.learner.name })}>
       <div className="flex flex-col gap-4">
         {!award.stands && <p className="rounded-lg border-2 border-notyet px-3 py-2">{words.awards.standsNot}</p>}
         <p className="text-soft">
-          {words.awards.decidedOn(dayOf(award.decided_on))}
-          {words.awards.by(award.decided_by)}
+          {words.awards.decidedOn({ day: dayOf(award.decided_on) })}
+          {by(award.decided_by)}
           {award.handed_on !== null &&
-            `. ${words.awards.handedOn(dayOf(award.handed_on))}${words.awards.by(award.handed_by)}`}
-          {`. ${words.awards.version(award.version)}.`}
+            `. ${words.awards.handedOn({ day: dayOf(award.handed_on) })}${by(award.handed_by)}`}
+          {`. ${words.awards.version({ n: award.version })}.`}
         </p>
         {award.why !== null && <p className="border-l-4 border-hemp pl-3">{award.why}</p>}
         <section aria-label={words.awards.what}>

@@ -9,7 +9,8 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
+import { needs } from '../words/saying';
 import { ByHand } from './ByHand';
 import { CertificateLook } from './CertificateLook';
 import { Kept, TakenBack } from './Kept';
@@ -88,8 +89,8 @@ function Nearly({ nearly }: { nearly: Schemas['NearlyBadge'][] }) {
             >
               {one.learner.name}
             </Link>{' '}
-            {words.awards.nearlyOf(one.name)}
-            <span className="block text-sm text-soft">{words.awards.needs(one.acts.map(words.awards.act))}</span>
+            {words.awards.nearlyOf({ badge: one.name })}
+            <span className="block text-sm text-soft">{needs(one.acts)}</span>
           </li>
         ))}
       </ul>

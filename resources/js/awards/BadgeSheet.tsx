@@ -1,4 +1,4 @@
-import { words } from '../words/en';
+import { words } from '../words';
 import { OwnPicture, Tied } from './Pictures';
 import { type Ink, inked, type Look, type One } from './print';
 

@@ -8,7 +8,7 @@ import { Chips } from '../ui/Chips';
 import { AreaField, SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Awards } from './Station';
 
 /** A badge on a leader's word: for what was earned before, or elsewhere. */
@@ -91,7 +91,7 @@ export function ByHand({ awards, onClose }: { awards: Awards; onClose: () => voi
           type="submit"
           disabled={learners.length === 0 || why.trim() === '' || decided === '' || give.isPending}
         >
-          {words.awards.handGo(learners.length)}
+          {words.awards.handGo({ n: learners.length })}
         </Button>
       </form>
     </Sheet>

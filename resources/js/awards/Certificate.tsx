@@ -1,5 +1,5 @@
 import { dayOf, dayShort } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { OwnPicture, Tied } from './Pictures';
 import { type Ink, inked, type Look, type One } from './print';
 import { RopeFrame } from './RopeFrame';
@@ -79,7 +79,7 @@ function Done({ of }: { of: One }) {
           {[
             one.name === null
               ? one.words
-              : `${one.name}: ${one.level === null ? '' : words.awards.doneAs(words.levels[one.level], one.rig ?? one.words)}`,
+              : `${one.name}: ${one.level === null ? '' : doneAs(words.levels[one.level], one.rig ?? one.words)}`,
             one.prior || one.day === null ? null : dayShort(one.day),
             one.place,
           ]
@@ -90,3 +90,6 @@ function Done({ of }: { of: One }) {
     </ul>
   );
 }
+
+const doneAs = (level: string, what: string | null): string =>
+  what === null ? level : words.awards.doneAs({ level, what });

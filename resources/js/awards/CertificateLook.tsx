@@ -10,7 +10,7 @@ import { AreaField } from '../ui/Field';
 import { FileButton } from '../ui/FileButton';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { COLOURS } from './print';
 
 /** The group's own words, colour and picture. */
@@ -67,7 +67,7 @@ function Form({ look, onClose }: { look: Schemas['Certificates']; onClose: () =>
       )}
       <AreaField
         label={words.awards.lookWords}
-        hint={words.awards.lookWordsHint(words.awards.usualWords)}
+        hint={words.awards.lookWordsHint({ badge: words.awards.usualWords })}
         rows={3}
         {...limits.changeCertificate.words}
         value={text}

@@ -5,7 +5,7 @@ import { certificatesQuery } from '../api/awards';
 import { ToPrint } from '../handout/ToPrint';
 import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Certificate } from './Certificate';
 import { BadgeSheet } from './BadgeSheet';
 import { type Ink, pagesOf } from './print';

@@ -1,6 +1,7 @@
 import { SelectField } from '../ui/Field';
 import { dayLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
+import { dayAt } from '../words/saying';
 import type { Awards } from './Station';
 
 /** At which meeting badges are handed over; null: on a later day. */
@@ -22,7 +23,7 @@ export function HandAt({
       disabled={disabled}
       onChange={(event) => onChange(event.target.value === '' ? null : event.target.value)}
       options={[
-        ...meetings.map((one) => [one.id, words.awards.at(dayLong(one.date), one.place)] as const),
+        ...meetings.map((one) => [one.id, dayAt(dayLong(one.date), one.place)] as const),
         ['', words.awards.later],
       ]}
     />

@@ -6,7 +6,8 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
+import { by } from '../words/saying';
 import { AwardRow } from './AwardRow';
 import { type Award, Station } from './Station';
 
@@ -45,13 +46,13 @@ export function Kept({ awards, names }: { awards: Award[]; names: Record<string,
       <div className="mt-2 flex flex-wrap items-center gap-x-4">
         {shown.length < found.length && (
           <Button look="quiet" onClick={() => setAll(true)}>
-            {words.awards.showAll(found.length)}
+            {words.awards.showAll({ n: found.length })}
           </Button>
         )}
         {shown.length > 1 && (
           <Link to={certificatesOf(shown)} className={LINK}>
             <Printer aria-hidden className="size-5" />{' '}
-            {words.awards.certificatesOf(Math.min(CERTIFICATES, shown.length))}
+            {words.awards.certificatesOf({ n: Math.min(CERTIFICATES, shown.length) })}
           </Link>
         )}
       </div>
@@ -65,14 +66,14 @@ export function TakenBack({ awards }: { awards: Award[] }) {
   return (
     <details>
       <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">
-        {words.awards.takenBack(awards.length)}
+        {words.awards.takenBack({ n: awards.length })}
       </summary>
       <ul className="max-w-3xl divide-y divide-line">
         {awards.map((award) => (
           <li key={award.id} className="py-2">
-            <strong>{words.awards.nameFor(award.name, award.learner.name)}</strong>
+            <strong>{words.awards.nameFor({ badge: award.name, learner: award.learner.name })}</strong>
             <span className="block text-sm text-soft">
-              {award.taken_back && `${dayOf(award.taken_back.on)}${words.awards.by(award.taken_back.by)}: `}
+              {award.taken_back && `${dayOf(award.taken_back.on)}${by(award.taken_back.by)}: `}
               {award.taken_back?.why}
             </span>
           </li>

@@ -7,7 +7,7 @@ import { type OfficeBoard, sendToOffice } from '../api/office';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Station } from './Station';
 
 type Told = OfficeBoard['awards'][number];
@@ -39,7 +39,7 @@ export function OfficeLists({ board }: { board: OfficeBoard }) {
             <Row key={one.award} one={one}>
               <Button
                 disabled={send.isPending}
-                aria-label={words.office.sendFor(one.name, one.learner.name)}
+                aria-label={words.office.sendFor({ badge: one.name, learner: one.learner.name })}
                 onClick={() => send.mutate([one.award])}
               >
                 {words.office.send}
@@ -54,7 +54,7 @@ export function OfficeLists({ board }: { board: OfficeBoard }) {
             disabled={send.isPending}
             onClick={() => send.mutate(untold.slice(0, limits.sendToOffice.awards.most).map((one) => one.award))}
           >
-            {words.office.sendAll(untold.length)}
+            {words.office.sendAll({ n: untold.length })}
           </Button>
         )}
       </Station>
@@ -64,7 +64,7 @@ export function OfficeLists({ board }: { board: OfficeBoard }) {
             <Row key={one.award} one={one} more={<Reason one={one} />}>
               <Button
                 disabled={send.isPending}
-                aria-label={words.office.againFor(one.name, one.learner.name)}
+                aria-label={words.office.againFor({ badge: one.name, learner: one.learner.name })}
                 onClick={() => send.mutate([one.award])}
               >
                 {words.office.again}
@@ -81,7 +81,7 @@ export function OfficeLists({ board }: { board: OfficeBoard }) {
         </Rows>
         {shown.length < taken.length && (
           <Button look="quiet" onClick={() => setAll(true)}>
-            {words.awards.showAll(taken.length)}
+            {words.awards.showAll({ n: taken.length })}
           </Button>
         )}
       </Station>
@@ -105,7 +105,9 @@ function Row({ one, more, children }: { one: Told | Untold; more?: ReactNode; ch
           >
             {one.learner.name}
           </Link>
-          <span className="block text-sm text-soft">{words.office.decided(one.name, dayOf(one.decided_on))}</span>
+          <span className="block text-sm text-soft">
+            {words.office.decided({ badge: one.name, day: dayOf(one.decided_on) })}
+          </span>
         </span>
         {children}
       </div>
@@ -117,7 +119,9 @@ function Row({ one, more, children }: { one: Told | Untold; more?: ReactNode; ch
 function Reason({ one }: { one: Told }) {
   return (
     <p className="mt-1 border-l-4 border-notyet pl-3">
-      {one.requirement !== null && <strong className="block">{words.office.refusedFor(one.requirement)}</strong>}
+      {one.requirement !== null && (
+        <strong className="block">{words.office.refusedFor({ requirement: one.requirement })}</strong>
+      )}
       {one.reason ?? words.office.refusedBare}
     </p>
   );
@@ -127,7 +131,7 @@ function Receipt({ one }: { one: Told }) {
   const back = { taking_back: words.office.takingBack, taken_back: words.office.takenBack };
   return (
     <p className="text-sm">
-      <span className="tabular-nums">{words.office.receipt(one.receipt ?? '')}</span>
+      <span className="tabular-nums">{words.office.receipt({ receipt: one.receipt ?? '' })}</span>
       {one.answered_at && <span className="text-soft">, {dayOf(one.answered_at.slice(0, 10))}</span>}
       {(one.state === 'taking_back' || one.state === 'taken_back') && (
         <strong className="block">{back[one.state]}</strong>

@@ -3,7 +3,7 @@ import { TriangleAlert } from 'lucide-react';
 import { type OfficeBoard, officeQuery } from '../api/office';
 import { useMe } from '../device/me';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { OfficeLists } from './OfficeLists';
 import { OfficeSetUp } from './OfficeSetUp';
 import { OfficeState } from './OfficeState';
@@ -45,7 +45,7 @@ function NotForgotten({ offices }: { offices: OfficeBoard['not_forgotten'] }) {
     >
       <TriangleAlert aria-hidden className="mt-0.5 size-6 shrink-0 text-notyet" />
       <span>
-        <strong>{words.office.notForgotten(office.awards, office.address)}</strong>{' '}
+        <strong>{words.office.notForgotten({ n: office.awards, address: office.address })}</strong>{' '}
         {office.left ? words.office.tellThem : words.office.toldSoon}
       </span>
     </p>

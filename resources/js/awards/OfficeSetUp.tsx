@@ -5,7 +5,7 @@ import { setOffice } from '../api/office';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Who the group is at its office. The office is asked at once whether it knows them. */
 export function OfficeSetUp({ office, onDone }: { office?: { address: string; client: string }; onDone?: () => void }) {

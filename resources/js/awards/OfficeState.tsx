@@ -7,7 +7,7 @@ import { LINK } from '../ui/link';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { moment } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { OfficeSetUp } from './OfficeSetUp';
 
 type Office = NonNullable<OfficeBoard['office']>;
@@ -22,18 +22,19 @@ export function OfficeState({ board, office }: { board: OfficeBoard; office: Off
   const trouble = work?.state === 'waiting' ? work.trouble : null;
   return (
     <section
-      aria-label={words.office.at(office.address)}
+      aria-label={words.office.at({ address: office.address })}
       className="max-w-3xl rounded-2xl border-2 border-line bg-card p-5"
       data-testid="office"
     >
-      <p className="text-soft">{words.office.at(office.address)}</p>
+      <p className="text-soft">{words.office.at({ address: office.address })}</p>
       <div className="my-2 flex items-start gap-3" role="status">
         <Mark trouble={trouble !== null} open={open} any={board.awards.length > 0} />
         <p className="font-display text-xl leading-snug font-bold">
           {trouble ?? sentence(board, open)}
           {trouble !== null && (
             <span className="block font-sans text-base font-normal">
-              {open > 0 && words.office.waits(open)} {work?.next && words.office.nextAt(moment(work.next))}
+              {open > 0 && words.office.waits({ n: open })}{' '}
+              {work?.next && words.office.nextAt({ time: moment(work.next) })}
             </span>
           )}
         </p>
@@ -60,7 +61,7 @@ export function OfficeState({ board, office }: { board: OfficeBoard; office: Off
           open
           onClose={() => setChanges(false)}
           title={words.office.change}
-          about={words.office.at(office.address)}
+          about={words.office.at({ address: office.address })}
         >
           <OfficeSetUp office={office} onDone={() => setChanges(false)} />
         </Sheet>
@@ -82,10 +83,11 @@ function Mark({ trouble, open, any }: { trouble: boolean; open: number; any: boo
 }
 
 function sentence(board: OfficeBoard, open: number): string {
-  if (board.work?.state === 'running' && board.work.of > 0) return words.office.running(board.work.done, board.work.of);
-  if (open > 0) return words.office.waits(open);
+  if (board.work?.state === 'running' && board.work.of > 0)
+    return words.office.running({ done: board.work.done, of: board.work.of });
+  if (open > 0) return words.office.waits({ n: open });
   const refused = board.awards.filter((one) => one.state === 'refused').length;
-  if (refused > 0) return words.office.toldBut(refused);
+  if (refused > 0) return words.office.toldBut({ n: refused });
   return board.awards.length === 0 ? words.office.nothing : words.office.allTold;
 }
 

@@ -6,7 +6,7 @@ import { OutlineTree } from '../crew/OutlineTree';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HandAt } from './HandAt';
 import { type Awards, Station } from './Station';
 
@@ -52,7 +52,9 @@ export function Ready({ awards, names }: { awards: Awards; names: Record<string,
                 className="mt-3 w-full"
                 disabled={decide.isPending}
                 onClick={() => decide.mutate([one])}
-                aria-label={words.awards.decide(words.awards.nameFor(one.name, one.learner.name))}
+                aria-label={words.awards.decide({
+                  name: words.awards.nameFor({ badge: one.name, learner: one.learner.name }),
+                })}
               >
                 {words.awards.decideOne}
               </Button>
@@ -62,7 +64,7 @@ export function Ready({ awards, names }: { awards: Awards; names: Record<string,
       </ul>
       {ready.length > 1 && me.may.award && (
         <Button className="mt-4 w-full" disabled={decide.isPending} onClick={() => decide.mutate(ready)}>
-          {words.awards.decideAll(ready.length)}
+          {words.awards.decideAll({ n: ready.length })}
         </Button>
       )}
       {ready.length > 0 && !me.may.award && <p className="mt-3 text-soft">{words.awards.leadOnly}</p>}

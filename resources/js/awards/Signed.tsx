@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Award } from './Station';
 
 /** An award as a file that others can check, for the learner to take along. */
@@ -32,7 +32,9 @@ export function Signed({ award }: { award: Award }) {
         <p className="text-soft">{words.awards.signedAbout}</p>
         {award.signed !== null && (
           <>
-            <p>{words.awards.signedOn(dayOf(award.signed.on ?? ''), award.signed.named)}</p>
+            <p>
+              {words.awards.signedOn[award.signed.named ? 'named' : 'nameless']({ day: dayOf(award.signed.on ?? '') })}
+            </p>
             <div className="flex flex-wrap gap-x-5">
               {(
                 [

@@ -10,7 +10,7 @@ import { LINK } from '../ui/link';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Alg = Schemas['Signing']['keys'][number]['alg'];
 
@@ -44,8 +44,8 @@ export function Signing({ onClose }: { onClose: () => void }) {
                   <strong>{key.retired_on === null ? words.awards.keyInUse : words.awards.algs[key.alg]}</strong>{' '}
                   <span className="text-soft">
                     {key.retired_on === null && `${words.awards.algs[key.alg]}, `}
-                    {words.awards.keySince(dayOf(key.made_on))}
-                    {key.retired_on !== null && `, ${words.awards.keyRetired(dayOf(key.retired_on))}`}
+                    {words.awards.keySince({ day: dayOf(key.made_on) })}
+                    {key.retired_on !== null && `, ${words.awards.keyRetired({ day: dayOf(key.retired_on) })}`}
                   </span>
                   <code className="block truncate text-sm text-soft">{key.kid}</code>
                 </li>

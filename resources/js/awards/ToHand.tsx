@@ -9,7 +9,8 @@ import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { dayLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
+import { dayAt } from '../words/saying';
 import { AwardRow } from './AwardRow';
 import { HandAt } from './HandAt';
 import { type Award, type Awards, Station } from './Station';
@@ -36,9 +37,7 @@ export function ToHand({ awards, all, names }: { awards: Award[]; all: Awards; n
         return (
           <div key={day} className="mb-6">
             <div className="mb-2 flex flex-wrap items-center justify-between gap-x-3">
-              <h3 className="text-base">
-                {day === '' ? words.awards.noMeeting : words.awards.at(dayLong(day), place)}
-              </h3>
+              <h3 className="text-base">{day === '' ? words.awards.noMeeting : dayAt(dayLong(day), place)}</h3>
               <Link to={certificatesOf(these)} className={LINK}>
                 <Printer aria-hidden className="size-5" /> {words.awards.certificates}
               </Link>

@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Faults } from '../ui/states';
 import { dayOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Verified = Schemas['Verified'];
 
@@ -127,7 +127,7 @@ function Trusted() {
             {me.may.award && (
               <Button
                 look="quiet"
-                aria-label={words.awards.trustDrop(one.name)}
+                aria-label={words.awards.trustDrop({ name: one.name })}
                 disabled={drop.isPending}
                 onClick={() => drop.mutate(one.id)}
               >

@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client';
 import { rigsQuery } from '../api/queries';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type About = Schemas['RigAbout'];
 
@@ -62,7 +62,7 @@ function Rig({ rig }: { rig: About }) {
         <strong className="text-lg leading-tight">{rig.stands}</strong>
         <span className="block text-sm text-soft">
           {rig.name}, {rig.own && `${words.bench.own.mark}, `}
-          {words.bench.minutes(rig.minutes)}, {words.bench.from(rig.ages.from)}
+          {words.bench.minutes({ n: rig.minutes })}, {words.bench.from({ age: rig.ages.from })}
           {rig.gated && (
             <span className="ml-2 inline-flex items-center gap-1 font-semibold text-notyet">
               <ShieldCheck aria-hidden className="size-4" /> {words.bench.gated}

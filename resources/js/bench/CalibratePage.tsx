@@ -8,8 +8,8 @@ import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { Part } from '../ui/Part';
 import { Failure, Faults, Loading } from '../ui/states';
-import { dayShort, length, measureFor, number } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence, length, measureFor, number } from '../words/format';
+import { words } from '../words';
 
 /** What is measured fits between two hands: it is read in small measures. */
 const HAND = 1000;
@@ -91,7 +91,7 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
         onChange={(event) => setRope(event.target.value)}
       />
       <ol className="flex list-decimal flex-col gap-2 pl-6 marker:font-semibold">
-        {words.bench.calibrate.steps(knot.name.toLowerCase(), knot.turns, knot.loop).map((line) => (
+        {stepsOf(knot).map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ol>
@@ -125,6 +125,19 @@ function Measured({ knot, all, onKnot }: { knot: Knot; all: Measures; onKnot: (i
   );
 }
 
+/** How a knot is measured: whatever it goes round, and its loop, are measured besides. */
+function stepsOf({ name, turns, loop }: Knot): string[] {
+  const say = words.bench.calibrate.steps;
+  const knot = inSentence(name);
+  return [say.mark, turns > 0 ? say.tieRound({ knot }) : say.tie({ knot }), loop ? say.endLoop : say.end, say.untie];
+}
+
+function estimateOf({ estimate, start }: Knot): string {
+  const say = words.bench.calibrate.estimate;
+  const [now, began] = [number(estimate ?? start, 1), number(start, 1)];
+  return now === began ? say.same({ now }) : say.changed({ now, start: began });
+}
+
 function NumberField({ label, value, onText }: { label: string; value: string; onText: (text: string) => void }) {
   return (
     <TextField
@@ -148,7 +161,7 @@ function Estimate({ knot }: { knot: Knot }) {
   return (
     <div>
       <p role="status" className="text-lg">
-        {words.bench.calibrate.estimate(number(knot.estimate ?? knot.start, 1), number(knot.start, 1))}
+        {estimateOf(knot)}
       </p>
       <p className="text-soft">{knot.sure}</p>
       <Faults error={undo.error} />
@@ -157,7 +170,10 @@ function Estimate({ knot }: { knot: Knot }) {
           <li key={one.id} className="flex min-h-12 items-center justify-between gap-3 border-t border-line">
             <span>
               {dayShort(one.day)}: <strong>{length(one.measured_mm, units)}</strong>{' '}
-              {words.bench.calibrate.inRope(length(one.diameter_mm, units), words.materials[one.material])}
+              {words.bench.calibrate.inRope({
+                thick: length(one.diameter_mm, units),
+                material: words.materials[one.material],
+              })}
             </span>
             {me.may.teach && (
               <Button look="quiet" onClick={() => undo.mutate(one.id)}>
@@ -184,11 +200,11 @@ function Known({ knots, onKnot }: { knots: Knot[]; onKnot: (id: string) => void 
           >
             <strong>{one.name}</strong>
             <span className="text-sm text-soft tabular-nums">
-              {words.bench.calibrate.changed(
-                number(one.start, 1),
-                number(one.estimate ?? one.start, 1),
-                one.measures.length,
-              )}
+              {words.bench.calibrate.changed({
+                start: number(one.start, 1),
+                now: number(one.estimate ?? one.start, 1),
+                n: one.measures.length,
+              })}
             </span>
           </button>
         </li>

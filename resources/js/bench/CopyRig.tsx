@@ -5,7 +5,7 @@ import { call, type Schemas } from '../api/client';
 import { queryClient, rigsQuery } from '../api/queries';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** To a copy of the group's own; one that is its own already is changed. */
 export function CopyRig({ rig }: { rig: Schemas['RigAbout'] }) {

@@ -7,7 +7,7 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What an adult looks at and ticks, line by line, before any length of a rig is shown. */
 export function GateForm({

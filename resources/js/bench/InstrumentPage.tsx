@@ -8,7 +8,7 @@ import { RigSketch } from '../drawing/RigSketch';
 import { SelectField } from '../ui/Field';
 import { Failure, Loading } from '../ui/states';
 import { number, span } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { figureText } from './figure';
 import { Questions } from './Questions';
 import { Stale } from './Stale';
@@ -40,7 +40,7 @@ export function InstrumentPage() {
             aria-current={one.id === shown ? 'page' : undefined}
             className={`inline-flex min-h-12 items-center rounded-lg px-4 font-semibold ${one.id === shown ? 'bg-ink text-card' : 'border border-line bg-card hover:bg-wash'}`}
           >
-            {words.bench.instruments.names[one.id] ?? one.name}
+            {NAMES[one.id] ?? one.name}
           </NavLink>
         ))}
       </nav>
@@ -48,6 +48,8 @@ export function InstrumentPage() {
     </div>
   );
 }
+
+const NAMES: Partial<Record<string, string>> = words.bench.instruments.names;
 
 function Instrument({ id }: { id: string }) {
   const [answers, setAnswers] = useState<Record<string, unknown>>({});
@@ -132,10 +134,10 @@ function Picture({
   return (
     <RigSketch
       sketch={read.worked.sketch}
-      title={words.bench.sketch(read.worked.sketch.view, read.instrument.name)}
+      title={words.bench.sketch[read.worked.sketch.view]({ name: read.instrument.name })}
       measure={(mm) => span(mm, units)}
       number={(place) => read.worked.places.findIndex((one) => one.place === place) + 1}
-      handleName={(id) => words.bench.handle(asked(id)?.ask ?? id)}
+      handleName={(id) => words.bench.handle({ ask: asked(id)?.ask ?? id })}
       valueOf={valueOf}
       say={(id) => (asked(id)?.unit === 'mm' ? span(valueOf(id), units) : number(valueOf(id)))}
       step={(id) => (asked(id)?.kind === 'count' ? 1 : Math.max(1, Math.round(valueOf(id) / 20)))}

@@ -7,7 +7,7 @@ import { queryClient, rigPackQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { AreaField, TextField } from '../ui/Field';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Question = { id: string; ask: string; unit?: string; start?: number };
 type Place = { id: string; where: string; knots: { knot: string; why: string }[] };
@@ -83,7 +83,7 @@ function Editor({ rig, first }: { rig: string; first: Pack }) {
       }}
     >
       <header>
-        <h1 className="text-3xl">{says.title(first.name)}</h1>
+        <h1 className="text-3xl">{says.title({ name: first.name })}</h1>
         <p className="text-soft">{says.about}</p>
       </header>
       <TextField label={says.name} value={pack.name} onChange={(event) => set({ name: event.target.value })} />

@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { SelectField, TextField } from '../ui/Field';
 import { length, measureFor } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Question = Schemas['RigQuestion'];
 type Answers = Record<string, unknown>;
@@ -74,7 +74,7 @@ function Asked({ question, answers, faults, onAnswer }: Asking & { question: Que
             {list(value).map((one, n) => (
               <Sized
                 key={n}
-                label={words.bench.pole(n + 1)}
+                label={words.bench.pole({ n: n + 1 })}
                 question={question}
                 value={one}
                 fault={n === 0 ? fault : undefined}
@@ -114,7 +114,7 @@ function Offers({ question, onTake }: { question: Question; onTake: (value: numb
           className="min-h-11 font-semibold underline decoration-hemp underline-offset-4"
           onClick={() => onTake(one.value)}
         >
-          {words.poles.take(one.name, length(one.value, units))}
+          {words.poles.take({ name: one.name, size: length(one.value, units) })}
         </button>
       ))}
     </p>
@@ -177,7 +177,7 @@ function Rows({
       <legend className="mb-1 font-semibold">{question.ask}</legend>
       {rows.map((row, n) => (
         <div key={n} className="grid grid-cols-2 gap-2">
-          <span className="col-span-2 text-sm text-soft">{words.bench.row(n + 1)}</span>
+          <span className="col-span-2 text-sm text-soft">{words.bench.row({ n: n + 1 })}</span>
           {question.fields.map((field) => (
             <Asked
               key={field.id}

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { useMe } from '../device/me';
 import { Part } from '../ui/Part';
 import { length, listOf, number, span } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { figureText } from './figure';
 
 type Worked = Schemas['RigWorked'];
@@ -45,8 +45,8 @@ export function RigCard({
                   <span className="block text-sm print:text-[9px]">
                     {words.poles.ours}{' '}
                     {listOf([
-                      ...member.ours.taken.map((one) => words.poles.of(one.count, one.name)),
-                      ...(member.ours.missing > 0 ? [words.poles.missing(member.ours.missing)] : []),
+                      ...member.ours.taken.map((one) => words.poles.of({ n: one.count, name: one.name })),
+                      ...(member.ours.missing > 0 ? [words.poles.missing({ n: member.ours.missing })] : []),
                     ])}
                   </span>
                 )}

@@ -10,7 +10,7 @@ import { SelectField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { dayLong, moment, span } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { CopyRig } from './CopyRig';
 import { GateForm } from './GateForm';
 import { Questions } from './Questions';
@@ -87,7 +87,9 @@ export function RigPage() {
         </section>
         <div className="flex min-w-0 flex-col gap-5 rail:col-start-2 print:gap-2">
           {rig.gate && (
-            <p className="text-sm text-soft">{words.bench.ticked(rig.gate.adult, rig.gate.by, moment(rig.gate.at))}</p>
+            <p className="text-sm text-soft">
+              {words.bench.ticked({ adult: rig.gate.adult, by: rig.gate.by, at: moment(rig.gate.at) })}
+            </p>
           )}
           {rig.worked && (
             <>
@@ -130,10 +132,10 @@ function Drawn({
   return (
     <RigSketch
       sketch={worked.sketch}
-      title={words.bench.sketch(worked.sketch.view, rig.rig.name)}
+      title={words.bench.sketch[worked.sketch.view]({ name: rig.rig.name })}
       measure={(mm) => span(mm, units)}
       number={(place) => worked.places.findIndex((one) => one.place === place) + 1}
-      handleName={(id) => words.bench.handle(asked(id)?.ask ?? id)}
+      handleName={(id) => words.bench.handle({ ask: asked(id)?.ask ?? id })}
       valueOf={valueOf}
       onHandle={(handle, millimetres) => {
         const question = asked(handle.answer);

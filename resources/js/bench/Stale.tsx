@@ -1,5 +1,5 @@
 import type { Fault } from '../api/client';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Why the picture beside it is the last that could be: answers that nothing can stand by, or no network. */
 export function Stale({ refused, error }: { refused: Fault[]; error: Error | null }) {

@@ -6,7 +6,7 @@ import { packQuery, queryClient, type RigAsked } from '../api/queries';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** The rope of a rig goes on what a meeting packs, with one tap. */
 export function TakeRig({ asked }: { asked: RigAsked & { meeting: string } }) {

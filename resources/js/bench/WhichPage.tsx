@@ -6,7 +6,7 @@ import { SelectField, TextField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { Faults, Loading } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
-import { words } from '../words/en';
+import { words } from '../words';
 
 const { job } = words.bench;
 

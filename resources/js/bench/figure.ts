@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { number, percent, span } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** A figure of a rig or an instrument with its measure, in the group's units. */
 export function figureText(one: Schemas['RigFigure'], units: Schemas['Me']['group']['units']): string {

@@ -8,7 +8,7 @@ import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
 import { WithAdult } from '../ui/WithAdult';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What the group is to practise at home, and a page to take there. */
 export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['OftenWrong'][] }) {
@@ -30,7 +30,7 @@ export function ForHome({ home, wrong }: { home: string[]; wrong: Schemas['Often
             {wrong.map((one) => (
               <li key={`${one.knot} ${one.sign}`} className="py-2">
                 <strong>{one.name}</strong>: {one.sign}.{' '}
-                <span className="text-soft">{words.cards.times(one.times)}.</span>{' '}
+                <span className="text-soft">{words.cards.times({ n: one.times })}.</span>{' '}
                 <span className="font-semibold text-signal">{words.show.fix}</span> {one.fix}.{' '}
                 {one.with_adult && <WithAdult className="inline-flex align-middle text-soft" />}
               </li>

@@ -14,7 +14,7 @@ import { QrCode } from '../ui/QrCode';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { ForHome } from './ForHome';
 
 type Card = Schemas['PracticeCard'];
@@ -62,7 +62,7 @@ function GroupCard({ card }: { card: Card }) {
           <p className="font-semibold">{words.cards.locked}</p>
         ) : (
           <>
-            <p className="text-soft">{words.cards.open(`${window.location.host}/practice`)}</p>
+            <p className="text-soft">{words.cards.open({ address: `${window.location.host}/practice` })}</p>
             <strong
               className="font-display text-5xl tracking-[0.14em] tabular-nums sm:text-6xl"
               data-testid="card-code"
@@ -72,7 +72,7 @@ function GroupCard({ card }: { card: Card }) {
           </>
         )}
         <p className="text-soft">
-          {words.cards.good(dayLong(card.ends_on))}
+          {words.cards.good({ day: dayLong(card.ends_on) })}
           {card.hand === 'left' && `, ${words.cards.hands.left}`}
         </p>
         <p>{words.cards.toHall}</p>
@@ -181,7 +181,7 @@ function OwnCards({ cards }: { cards: Card[] }) {
             <span className="min-w-40 flex-1">
               <strong className="block">{card.learner?.name}</strong>
               <span className="text-sm text-soft">
-                {words.cards.good(dayLong(card.ends_on))}
+                {words.cards.good({ day: dayLong(card.ends_on) })}
                 {card.hand === 'left' && `, ${words.cards.hands.left}`}
               </span>
             </span>

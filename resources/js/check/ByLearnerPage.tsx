@@ -8,7 +8,7 @@ import { Mark } from '../drawing/Mark';
 import { useMe } from '../device/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { percent } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
 import { PartsSheet } from './PartsSheet';
@@ -121,8 +121,8 @@ function KnotRow({
   onPass: () => void;
 }) {
   const notes = [
-    knot.wanted ? words.check.wants(words.levels[knot.wanted]) : '',
-    knot.mark?.due && knot.mark.chance !== null ? words.check.due(percent(knot.mark.chance)) : '',
+    knot.wanted ? words.check.wants({ level: words.levels[knot.wanted] }) : '',
+    knot.mark?.due && knot.mark.chance !== null ? words.check.due({ share: percent(knot.mark.chance) }) : '',
   ].filter((note) => note !== '');
   return (
     <li className="flex items-stretch gap-3" data-knot={knot.id}>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { useSync } from '../outbox/SyncBar';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** The two ways along a row of learners, and whether everything is sent. */
 export function CheckHead({ by }: { by: 'knot' | 'learner' }) {

@@ -5,8 +5,8 @@ import type { Schemas } from '../api/client';
 import { checkSheetQuery, knotsQuery, runSheetQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { Failure, Faults, Loading } from '../ui/states';
-import { length, number } from '../words/format';
-import { words } from '../words/en';
+import { length, millimetres } from '../words/format';
+import { words } from '../words';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
 import { LearnerRow } from './LearnerRow';
@@ -161,7 +161,7 @@ function Rows({
             >
               {sheet.ropes.map((rope) => (
                 <option key={rope.id} value={rope.id}>
-                  {rope.name}, {number(rope.diameter_mm, 1)} mm
+                  {rope.name}, {millimetres(rope.diameter_mm, 1)}
                 </option>
               ))}
             </select>
@@ -173,7 +173,7 @@ function Rows({
         {sheet.tail && (
           <details className="min-w-0">
             <summary className="flex min-h-12 items-center gap-2">
-              <strong>{words.check.tail(length(sheet.tail.required_mm, me.group.units))}</strong>
+              <strong>{words.check.tail({ mm: length(sheet.tail.required_mm, me.group.units) })}</strong>
               <span className="text-soft underline">{words.check.why}</span>
             </summary>
             <p className="max-w-prose pb-2 text-sm">{sheet.tail.reason}</p>

@@ -7,7 +7,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { isBraided } from '../space/reach';
 import { SpaceView } from '../space/SpaceView';
 import { Failure } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What the right knot looks like, to be turned until it lies as it does in the learner's hand. */
 export function HeldUp({ knot: id, view }: { knot: string; view: Schemas['Knot']['view'] }) {

@@ -1,8 +1,8 @@
 import { ChevronRight } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
-import { dayShort } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence } from '../words/format';
+import { words } from '../words';
 import { PassButton } from './PassButton';
 
 type Row = Schemas['CheckSheet']['rows'][number];
@@ -19,7 +19,7 @@ export function LearnerRow({
   onPass: () => void;
   onOpen: () => void;
 }) {
-  const wants = row.wanted ? words.check.wants(words.levels[row.wanted]) : words.check.done;
+  const wants = row.wanted ? words.check.wants({ level: words.levels[row.wanted] }) : words.check.done;
   return (
     <li className={`flex items-stretch gap-3 ${row.present === false ? 'opacity-75' : ''}`} data-learner={row.name}>
       <button
@@ -38,7 +38,7 @@ export function LearnerRow({
           </span>
           <span className="line-clamp-2 block text-sm leading-snug text-soft">
             {wants}
-            {row.mark && `; ${words.verdicts[row.mark.verdict].toLowerCase()}, ${dayShort(row.mark.day)}`}
+            {row.mark && `; ${inSentence(words.verdicts[row.mark.verdict])}, ${dayShort(row.mark.day)}`}
             {row.mark?.two_leaders && `; ${words.check.two}`}
           </span>
         </span>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Compared = Schemas['Compared'];
 type Good = Compared['good'][number];
@@ -164,16 +164,16 @@ function Questions({
   return (
     <div
       role="group"
-      aria-label={words.check.question(asked)}
+      aria-label={words.check.question({ n: asked })}
       className="rounded-lg border-2 border-notyet bg-card p-3 [--ground:var(--card)]"
     >
       <p aria-live="polite" className="font-semibold">
-        {words.check.question(asked)}
+        {words.check.question({ n: asked })}
       </p>
       <KnotPicture
         drawing={right}
         moment={null}
-        text={words.check.question(asked)}
+        text={words.check.question({ n: asked })}
         ringed={[now.at]}
         className="h-52 w-full"
       />

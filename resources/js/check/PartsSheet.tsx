@@ -10,7 +10,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HeldUp } from './HeldUp';
 import { lookUp } from './lookUp';
 import { MistakePicker } from './MistakePicker';
@@ -126,7 +126,7 @@ export function PartsSheet({
   );
   if (recorded !== null) {
     return (
-      <Sheet open onClose={onClose} title={row.name} about={words.check.recordedAgain(knot.name)}>
+      <Sheet open onClose={onClose} title={row.name} about={words.check.recordedAgain({ knot: knot.name })}>
         <div className="flex flex-col gap-4">
           {picker}
           <Button look="signal" onClick={onClose}>
@@ -165,7 +165,7 @@ export function PartsSheet({
                   <KnotPicture
                     drawing={compared.tidy}
                     moment={null}
-                    text={words.check.tidyOf(knot.name)}
+                    text={words.check.tidyOf({ knot: knot.name })}
                     className="h-28 w-full"
                   />
                   <figcaption className="font-semibold text-(--right)">{words.check.tidy}</figcaption>
@@ -174,7 +174,7 @@ export function PartsSheet({
                   <KnotPicture
                     drawing={compared.untidy}
                     moment={null}
-                    text={words.check.untidyOf(knot.name)}
+                    text={words.check.untidyOf({ knot: knot.name })}
                     className="h-28 w-full"
                   />
                   <figcaption className="font-semibold text-notyet">{words.check.untidy}</figcaption>
@@ -235,7 +235,7 @@ export function PartsSheet({
           </Button>
         </div>
         <Link to={`/check/of/${row.id}`} className="inline-flex min-h-12 items-center underline">
-          {words.check.allOf(row.name)}
+          {words.check.allOf({ name: row.name })}
         </Link>
       </div>
     </Sheet>

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
-import { number } from '../words/format';
-import { words } from '../words/en';
+import { millimetres, number } from '../words/format';
+import { words } from '../words';
 import { CARD_MM, type Scale, keepScale, scaleOf } from './device';
 
 /** A ruler on the screen: lay the tail along it and draw the mark to its end. Set once for a device, against a bank card. */
@@ -102,13 +102,13 @@ function Tape({
             className="absolute right-0 -top-7 rounded-lg bg-signal px-3 py-2 text-2xl font-bold text-on-signal tabular-nums"
             data-testid="measured"
           >
-            {number(mm)} mm
+            {millimetres(mm)}
           </span>
         </div>
       </div>
       <div className="flex flex-wrap gap-3 pt-3">
         <Button look="signal" className="min-h-14 flex-1 text-lg" onClick={() => onMeasured(mm)}>
-          {words.ruler.take(number(mm))}
+          {words.ruler.take({ mm: number(mm) })}
         </Button>
         <Button onClick={onAgain}>{words.ruler.again}</Button>
         <Button onClick={onClose}>{words.cancel}</Button>

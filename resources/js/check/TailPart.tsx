@@ -4,7 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { finger_mm } from '../api/limits';
 import { Ruler as RulerIcon } from 'lucide-react';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 import { fingerMm, keepFinger } from './device';
 import { type Measure, measureOf, toMillimetres, type Unit } from './measure';
 import { useMe } from '../device/me';

@@ -1,7 +1,7 @@
 import { Timer } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** How long the tying took, where somebody wants to know: by the stopwatch, or typed in. In seconds. */
 export function TimePart({ onTime }: { onTime: (seconds: number | null) => void }) {

@@ -1,5 +1,5 @@
 import { Undo2 } from 'lucide-react';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Last } from './useChecks';
 
 /** What was just recorded, what to do next, and the way back. */

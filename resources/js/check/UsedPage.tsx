@@ -8,7 +8,7 @@ import { useLive } from '../outbox/useLive';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { record } from './events';
 
 /** Whose knot it is, as one text. */
@@ -67,13 +67,13 @@ export function UsedPage() {
         <Link to={`/meeting/${meeting}`} className={LINK}>
           <ChevronLeft aria-hidden className="size-5" /> {words.check.used.back}
         </Link>
-        <h1 className="text-2xl rail:text-3xl">{words.check.used.title(rig.name)}</h1>
+        <h1 className="text-2xl rail:text-3xl">{words.check.used.title({ rig: rig.name })}</h1>
         <p className="text-soft">{words.check.used.about}</p>
       </div>
       <Faults error={error} />
       <section aria-labelledby="everyone">
         <h2 id="everyone" className="mb-2 flex items-center gap-2 text-xl">
-          <Users aria-hidden className="size-5" /> {words.check.used.everyone(here.length)}
+          <Users aria-hidden className="size-5" /> {words.check.used.everyone({ n: here.length })}
         </h2>
         <div className="flex flex-wrap gap-2">
           {rig.knots.map((knot) => {
@@ -103,7 +103,7 @@ export function UsedPage() {
                     key={knot.id}
                     type="button"
                     aria-pressed={on}
-                    aria-label={words.check.used.tied(learner.name, knot.name)}
+                    aria-label={words.check.used.tied({ name: learner.name, knot: knot.name })}
                     onClick={() => void tick([learner], knot.id, !on)}
                     className={`min-h-12 rounded-lg border-2 px-3 font-semibold ${on ? 'border-right bg-right text-on-right' : 'border-line bg-card hover:bg-wash'}`}
                   >

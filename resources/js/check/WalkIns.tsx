@@ -6,7 +6,7 @@ import { store } from '../outbox/store';
 import { useLive } from '../outbox/useLive';
 import { isOfHere } from '../outbox/who';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 import { walkIn } from './events';
 
 type Row = Schemas['CheckSheet']['rows'][number];

@@ -4,7 +4,7 @@ import { keep, store } from '../outbox/store';
 import { answerTo, noteKept, sync } from '../outbox/sync';
 import { uuid7 } from '../outbox/uuid7';
 import { ofHere, signedIn } from '../outbox/who';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type NewEvent = Schemas['NewCheckEvent'];
 export type Answer = Schemas['CheckAnswer'];

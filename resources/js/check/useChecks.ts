@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { words } from '../words/en';
+import { words } from '../words';
 import { ApiProblem } from '../api/client';
 import { signedIn } from '../outbox/who';
 import { type Answer, type Draft, record } from './events';
@@ -33,7 +33,7 @@ export function useChecks() {
   const [done, setDone] = useState<Done[]>(keptDone);
   const [last, setLast] = useState<Last | null>(() => {
     const undo = keptDone().at(-1);
-    return undo ? { text: words.check.lastOne(undo.subject.name), next: '', undo } : null;
+    return undo ? { text: words.check.lastOne({ name: undo.subject.name }), next: '', undo } : null;
   });
 
   const keepDone = (now: Done[]): void => {
@@ -71,7 +71,7 @@ export function useChecks() {
     const entry = { id: answer.id, subject };
     keepDone([...before.slice(1 - UNDONE), entry]);
     setLast({
-      text: words.check.saved(subject.name, words.verdicts[answer.verdict]),
+      text: words.check.saved({ name: subject.name, verdict: words.verdicts[answer.verdict] }),
       next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next,
       undo: entry,
     });
@@ -102,7 +102,7 @@ export function useChecks() {
     if (!target || !(await takeBack(target))) return;
     const rest = done.filter((entry) => entry.id !== target.id);
     keepDone(rest);
-    setLast({ text: words.check.undone(target.subject.name), next: '', undo: rest[rest.length - 1] ?? null });
+    setLast({ text: words.check.undone({ name: target.subject.name }), next: '', undo: rest[rest.length - 1] ?? null });
   };
 
   return { busy, error, last, send, replace, undo };

@@ -5,7 +5,7 @@ import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { MeetingFields, meetingOf } from './MeetingFields';
 
 export function AddMeeting({ open, onClose, today }: { open: boolean; onClose: () => void; today: string }) {

@@ -7,7 +7,7 @@ import { beginEvening } from '../outbox/sync';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { MeetingFields, meetingOf } from './MeetingFields';
 
 const KINDS = ['post', 'pole', 'ring', 'peg', 'toggle'] as const;

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
-import { dayShort, listOf } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence, listOf } from '../words/format';
+import { words } from '../words';
 
 type Course = Pick<Schemas['Course'], 'knots'> & {
   meetings: Pick<Schemas['CourseMeeting'], 'id' | 'date'>[];
@@ -16,22 +16,26 @@ export function Consequence({ of, course }: { of: Schemas['Consequence']; course
   const knot = (id: string): string => course.knots[id] ?? id;
   const badge = (id: string): string => course.badges?.find((one) => one.id === id)?.name ?? id;
   const lines = [
-    ...of.moves.map((move) => words.course.nowIn(knot(move.knot), day(move.from), day(move.to))),
-    ...(of.unmet.before === of.unmet.after ? [] : [words.course.nowUnmet(of.unmet.before, of.unmet.after)]),
+    ...of.moves.map((move) =>
+      words.course.nowIn({ knot: inSentence(knot(move.knot)), from: day(move.from), to: day(move.to) }),
+    ),
+    ...nowUnmet(of.unmet.after - of.unmet.before),
     ...of.badges.map((one) =>
       one.before === one.after
-        ? words.course.badgeLater(badge(one.badge), one.later, one.sooner)
-        : words.course.badgeNow(badge(one.badge), one.before, one.after),
+        ? words.course.badgeLater({ badge: badge(one.badge), later: one.later, sooner: one.sooner })
+        : words.course.badgeNow({ badge: badge(one.badge), before: one.before, after: one.after }),
     ),
-    ...of.lost
-      .slice(0, 3)
-      .map((need) =>
-        words.course.lostFor(knot(need.knot), listOf(need.learners.slice(0, 5)), words.course.causes[need.cause]),
-      ),
-    ...(of.moves.length === 0 && of.lessons > 0 ? [words.course.lessonsMove(of.lessons)] : []),
+    ...of.lost.slice(0, 3).map((need) =>
+      words.course.lostFor({
+        knot: knot(need.knot),
+        names: listOf(need.learners.slice(0, 5)),
+        reason: words.course.causes[need.cause],
+      }),
+    ),
+    ...(of.moves.length === 0 && of.lessons > 0 ? [words.course.lessonsMove({ n: of.lessons })] : []),
     ...(of.remembered.before.known === of.remembered.after.known
       ? []
-      : [words.course.nowKnown(of.remembered.before.known, of.remembered.after.known)]),
+      : [words.course.nowKnown({ before: of.remembered.before.known, after: of.remembered.after.known })]),
   ];
   const worse = of.unmet.after > of.unmet.before;
   return (
@@ -44,4 +48,9 @@ export function Consequence({ of, course }: { of: Schemas['Consequence']; course
       ))}
     </ul>
   );
+}
+
+function nowUnmet(more: number): string[] {
+  if (more === 0) return [];
+  return [more > 0 ? words.course.nowUnmet.more({ n: more }) : words.course.nowUnmet.fewer({ n: -more })];
 }

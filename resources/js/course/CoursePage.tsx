@@ -8,7 +8,7 @@ import { useTonight } from '../device/useEvenings';
 import { Button } from '../ui/Button';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, dayShort, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { AddMeeting } from './AddMeeting';
 import { StartTonight } from './ChangeMeeting';
 import { Measured } from './Measured';
@@ -96,7 +96,7 @@ function Known({ of }: { of: Course['remembered'] }) {
   if (of.learned === 0) return null;
   return (
     <p className="mt-3 text-lg" data-testid="known">
-      {words.course.stillKnown(number(of.known), number(of.learned), dayShort(of.on))}
+      {words.course.stillKnown({ known: number(of.known), learned: number(of.learned), day: dayShort(of.on) })}
     </p>
   );
 }
@@ -147,8 +147,8 @@ function Badges({ course }: { course: Course }) {
             <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-4">
               <h3 className="text-lg">{badge.name}</h3>
               <span className="text-sm text-soft">
-                {words.course.complete(badge.complete, badge.learners)}
-                {badge.due_on && `, ${words.course.due(dayShort(badge.due_on))}`}
+                {words.course.complete({ done: badge.complete, all: badge.learners })}
+                {badge.due_on && `, ${words.course.due({ day: dayShort(badge.due_on) })}`}
               </span>
             </div>
             <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3">
@@ -178,9 +178,12 @@ function Segment({ knot, name }: { knot: Course['badges'][number]['knots'][numbe
         />
       </span>
       <span className="text-soft">
-        {words.course.met(knot.met, knot.needed)};{' '}
-        {knot.choice ? words.course.choice(knot.choice) : words.course.firstIn(knot.meeting)}
+        {words.course.met({ met: knot.met, all: knot.needed })};{' '}
+        {knot.choice ? words.course.choice({ of: knot.choice }) : firstIn(knot.meeting)}
       </span>
     </li>
   );
 }
+
+const firstIn = (n: number | null): string =>
+  n === null ? words.course.firstIn.none : words.course.firstIn.meeting({ n });

@@ -5,7 +5,7 @@ import { cardsQuery, knotsQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What of an evening is to be tied at home after it, each knot at a tap; one that closes or tightens wants an adult beside, and is not offered. */
 export function HomeAfter({ meeting }: { meeting: Schemas['CourseMeeting'] }) {

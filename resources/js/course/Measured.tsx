@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { number, percent } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** How this group's blocks ran against the minutes of the rule, and how its first tries come out: the plan goes by them. */
 export function Measured({ course }: { course: Schemas['Course'] }) {
@@ -15,11 +15,11 @@ export function Measured({ course }: { course: Schemas['Course'] }) {
       <ul>
         {kinds.map((one) => (
           <li key={one.kind}>
-            {words.course.paceLine(
-              words.session.kinds[one.kind as 'new'],
-              `${percent(one.from)} – ${percent(one.to)}`,
-              one.runs,
-            )}
+            {words.course.paceLine({
+              kind: words.session.kinds[one.kind as 'new'],
+              times: `${percent(one.from)} – ${percent(one.to)}`,
+              runs: one.runs,
+            })}
           </li>
         ))}
       </ul>
@@ -64,10 +64,11 @@ function Row({
     <tr className="border-b border-line align-top">
       <td className="py-1 pe-2">{name}</td>
       <td className="py-1 pe-2">
-        {passes && words.course.sure(percent(passes.from), percent(passes.to), number(passes.tries))}
+        {passes && words.course.sure({ from: percent(passes.from), to: percent(passes.to), n: number(passes.tries) })}
       </td>
       <td className="py-1">
-        {minutes && words.course.sure(percent(minutes.from), percent(minutes.to), number(minutes.runs))}
+        {minutes &&
+          words.course.sure({ from: percent(minutes.from), to: percent(minutes.to), n: number(minutes.runs) })}
       </td>
     </tr>
   );

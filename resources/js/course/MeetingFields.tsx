@@ -1,5 +1,5 @@
 import { TextField } from '../ui/Field';
-import { words } from '../words/en';
+import { words } from '../words';
 import * as limits from '../api/limits';
 
 export type MeetingForm = { date: string; starts_at: string; minutes: string; checkers: string; place: string };

@@ -6,8 +6,8 @@ import { Button } from '../ui/Button';
 import { SelectField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { dayShort } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence } from '../words/format';
+import { words } from '../words';
 import { Consequence } from './Consequence';
 
 export type Move = { knot: string; meeting: string | null };
@@ -44,18 +44,25 @@ export function MoveSheet({
     onSuccess: (now) => {
       tookPlan(now);
       const day = course.meetings.find((one) => one.id === now.places[move.knot])?.date;
-      onMoved(words.course.moved(course.knots[move.knot] ?? move.knot, day ? dayShort(day) : words.course.outOf));
+      onMoved(
+        words.course.moved({
+          knot: course.knots[move.knot] ?? move.knot,
+          day: day ? dayShort(day) : words.course.outOf,
+        }),
+      );
     },
   });
   return (
-    <Sheet open onClose={onClose} title={words.course.move(course.knots[move.knot] ?? move.knot)}>
+    <Sheet open onClose={onClose} title={words.course.move({ knot: inSentence(course.knots[move.knot] ?? move.knot) })}>
       <div className="flex flex-col gap-4">
         <SelectField
           label={words.course.moveTo}
           value={meeting}
           onChange={(event) => setMeeting(event.target.value)}
           options={[
-            ...ahead.map((one) => [one.id, `${words.course.meeting(one.number)}, ${dayShort(one.date)}`] as const),
+            ...ahead.map(
+              (one) => [one.id, `${words.course.meeting({ n: one.number })}, ${dayShort(one.date)}`] as const,
+            ),
             [OUT, words.course.leaveOut],
           ]}
         />

@@ -3,7 +3,7 @@ import { call, type Schemas } from '../api/client';
 import { outlookQuery, tookPlan } from '../api/queries';
 import { Faults } from '../ui/states';
 import { dayShort, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 const PACES = ['soon', 'keep'] as const;
 
@@ -52,13 +52,17 @@ function Outlook({ of }: { of: Schemas['PaceOutlook'] }) {
   return (
     <span className="flex flex-col text-sm">
       <span>
-        {words.course.completed(completed.badges, completed.of)}
-        {completed.meetings !== null && `, ${words.course.inTheMean(number(completed.meetings, 1))}`}
+        {words.course.completed({ n: completed.badges, all: completed.of })}
+        {completed.meetings !== null && `, ${words.course.inTheMean({ n: number(completed.meetings, 1) })}`}
       </span>
       <span>
-        {words.course.stillKnown(number(remembered.known), number(remembered.learned), dayShort(remembered.on))}
+        {words.course.stillKnown({
+          known: number(remembered.known),
+          learned: number(remembered.learned),
+          day: dayShort(remembered.on),
+        })}
       </span>
-      {of.missing > 0 && <span className="text-notyet">{words.course.missing(of.missing)}</span>}
+      {of.missing > 0 && <span className="text-notyet">{words.course.missing({ n: of.missing })}</span>}
     </span>
   );
 }

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { SelectField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { dayShort, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HomeAfter } from './HomeAfter';
 import { StationCard } from './StationCard';
 
@@ -29,7 +29,9 @@ export function Rounds({ course }: { course: Schemas['Course'] }) {
           label={words.course.ofMeeting}
           value={meeting.id}
           onChange={(event) => setId(event.target.value)}
-          options={ahead.map((one) => [one.id, `${words.course.meeting(one.number)}, ${dayShort(one.date)}`] as const)}
+          options={ahead.map(
+            (one) => [one.id, `${words.course.meeting({ n: one.number })}, ${dayShort(one.date)}`] as const,
+          )}
         />
       </div>
       <Evening meeting={meeting} course={course} />
@@ -46,7 +48,7 @@ function Evening({ meeting, course }: { meeting: Meeting; course: Schemas['Cours
           <li key={n} className="grid gap-x-4 gap-y-1 rail:grid-cols-[9rem_1fr]">
             <p className="pt-2 leading-tight">
               <span className="font-semibold">{words.session.kinds[block.kind]}</span>{' '}
-              <span className="text-sm text-soft rail:block">{words.course.minutes(Math.round(minutes))}</span>
+              <span className="text-sm text-soft rail:block">{words.course.minutes({ n: Math.round(minutes) })}</span>
             </p>
             {block.kind === 'raise' ? (
               <p className="self-center font-semibold">{course.rigs[block.rig ?? ''] ?? block.rig}</p>
@@ -71,7 +73,10 @@ function Evening({ meeting, course }: { meeting: Meeting; course: Schemas['Cours
       <HomeAfter meeting={meeting} />
       {meeting.remembered && meeting.remembered.learned > 0 && (
         <p className="mt-3 text-sm text-soft">
-          {words.course.knownThen(number(meeting.remembered.known), number(meeting.remembered.learned))}
+          {words.course.knownThen({
+            known: number(meeting.remembered.known),
+            learned: number(meeting.remembered.learned),
+          })}
         </p>
       )}
     </>
@@ -97,7 +102,7 @@ function Free({ meeting }: { meeting: Meeting }) {
   if (free < 8) return null;
   return (
     <p className="mt-2 flex flex-wrap items-center gap-x-4">
-      <span>{words.course.freeTime(Math.round(free))}</span>
+      <span>{words.course.freeTime({ n: Math.round(free) })}</span>
       <Link to={`/bench?meeting=${meeting.id}`} className={LINK}>
         {words.session.pickRig}
       </Link>

@@ -1,6 +1,6 @@
 import type { ReactNode, Ref } from 'react';
 import type { Schemas } from '../api/client';
-import { words } from '../words/en';
+import { words } from '../words';
 import { whoIsThere } from './people';
 
 export type Station = Pick<Schemas['Block'], 'kind' | 'knot' | 'learners' | 'helpers' | 'checkers'>;
@@ -39,8 +39,8 @@ export function StationCard({
     >
       {number !== undefined && (
         <span className="text-sm text-soft">
-          {words.course.station(number)}
-          {station.checkers > 0 && `, ${words.course.checking(station.checkers)}`}
+          {words.course.station({ n: number })}
+          {station.checkers > 0 && `, ${words.course.checking({ n: station.checkers })}`}
         </span>
       )}
       <strong className="block leading-tight">{knots[station.knot ?? ''] ?? station.knot}</strong>
@@ -50,7 +50,7 @@ export function StationCard({
       {chips}
       {station.helpers.length > 0 && (
         <span className="block text-sm font-semibold text-right">
-          {words.course.helps(whoIsThere(station.helpers, people))}
+          {words.course.helps({ names: whoIsThere(station.helpers, people) })}
         </span>
       )}
       {children}

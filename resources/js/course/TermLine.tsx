@@ -2,8 +2,8 @@ import { type KeyboardEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { Pin, Wrench } from 'lucide-react';
 import type { Schemas } from '../api/client';
-import { dayShort } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence } from '../words/format';
+import { words } from '../words';
 
 type Meeting = Schemas['CourseMeeting'];
 
@@ -45,7 +45,7 @@ export function TermLine({
           onClick={() => setBehind(!behind)}
           className="mb-2 min-h-12 font-semibold underline decoration-hemp decoration-2 underline-offset-4 rail:hidden print:hidden"
         >
-          {behind ? words.course.hidePast : words.course.showPast(past)}
+          {behind ? words.course.hidePast : words.course.showPast({ n: past })}
         </button>
       )}
       <ol className="flex flex-col rail:grid rail:min-w-full rail:auto-cols-[minmax(6.5rem,1fr)] rail:grid-flow-col print:grid print:auto-cols-fr print:grid-flow-col">
@@ -138,7 +138,7 @@ function Bead({ meeting, hidden, before, after, knots, rigs, pinned, onMove }: B
         )}
         {meeting.revisited.length > 0 && (
           <span className="mt-1 block text-sm leading-snug text-soft">
-            {words.course.again}: {againList(meeting.revisited.map((id) => (knots[id] ?? id).toLowerCase()))}
+            {words.course.again}: {againList(meeting.revisited.map((id) => inSentence(knots[id] ?? id)))}
           </span>
         )}
         {meeting.blocks
@@ -156,7 +156,9 @@ function Bead({ meeting, hidden, before, after, knots, rigs, pinned, onMove }: B
           <span className="block text-sm text-soft">{words.course.nothing}</span>
         )}
         {meeting.state === 'past' && (
-          <span className="mt-1 block text-xs text-soft">{words.course.past(meeting.present, meeting.results)}</span>
+          <span className="mt-1 block text-xs text-soft">
+            {words.course.past({ here: meeting.present, results: meeting.results })}
+          </span>
         )}
       </div>
     </li>
@@ -167,5 +169,5 @@ function Bead({ meeting, hidden, before, after, knots, rigs, pinned, onMove }: B
 function againList(names: string[]): string {
   return names.length <= 3
     ? names.join(', ')
-    : `${names.slice(0, 2).join(', ')}, ${words.course.more(names.length - 2)}`;
+    : `${names.slice(0, 2).join(', ')}, ${words.course.more({ n: names.length - 2 })}`;
 }

@@ -4,8 +4,8 @@ import { tookPlan } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
-import { dayShort, listOf, number } from '../words/format';
-import { words } from '../words/en';
+import { dayShort, inSentence, listOf, number } from '../words/format';
+import { words } from '../words';
 import { Consequence } from './Consequence';
 
 type Course = Schemas['Course'];
@@ -23,8 +23,8 @@ export function Unmet({ course }: { course: Course }) {
       ) : (
         <>
           <p className="mb-3 text-sm text-soft">
-            {words.course.missing(course.missing)}{' '}
-            {course.bound >= course.missing ? words.course.proven : words.course.bounded(course.bound)}
+            {words.course.missing({ n: course.missing })}{' '}
+            {course.bound >= course.missing ? words.course.proven : words.course.bounded({ n: course.bound })}
           </p>
           <ul className="flex flex-col gap-3">
             {course.unmet.map((need, n) => (
@@ -32,7 +32,7 @@ export function Unmet({ course }: { course: Course }) {
                 <h3 className="text-base">
                   {course.knots[need.knot] ?? need.knot}{' '}
                   <span className="font-sans text-sm font-normal text-soft">
-                    ({words.levels[need.level]}, {words.course.forWhom(need.learners.length)})
+                    ({words.levels[need.level]}, {words.course.forWhom({ n: need.learners.length })})
                   </span>
                 </h3>
                 <p>{words.course.causes[need.cause]}</p>
@@ -55,17 +55,20 @@ function said({ kind, what, by }: Schemas['Remedy'], course: Course): string {
   const day = meeting ? dayShort(meeting.date) : '';
   switch (kind) {
     case 'unpin':
-      return words.course.remedies.unpin(course.knots[what] ?? what);
+      return words.course.remedies.unpin({ knot: inSentence(course.knots[what] ?? what) });
     case 'minutes':
-      return words.course.remedies.minutes(by, day);
+      return words.course.remedies.minutes({ n: by, day });
     case 'checker':
-      return words.course.remedies.checker(day);
+      return words.course.remedies.checker({ day });
     case 'date':
-      return words.course.remedies.date(course.badges.find((one) => one.id === what)?.name ?? what, by);
+      return words.course.remedies.date({
+        badge: course.badges.find((one) => one.id === what)?.name ?? what,
+        days: by,
+      });
     case 'meeting':
-      return words.course.remedies.meeting(dayShort(what));
+      return words.course.remedies.meeting({ day: dayShort(what) });
     case 'drop':
-      return words.course.remedies.drop(course.knots[what] ?? what);
+      return words.course.remedies.drop({ knot: inSentence(course.knots[what] ?? what) });
   }
 }
 

@@ -4,7 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { tookPlan } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Consequence } from './Consequence';
 
 const IFS = { minutes: { minutes: 10 }, checkers: { checkers: 1 }, meetings: { meetings: 1 } } as const;

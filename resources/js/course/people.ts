@@ -1,9 +1,13 @@
 import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Who is somewhere: by name, or all but a few where that is shorter. */
 export function whoIsThere(ids: string[], people: Record<string, string>): string {
   const names = (of: string[]): string => listOf(of.map((id) => people[id] ?? '').filter(Boolean));
   const others = Object.keys(people).filter((id) => !ids.includes(id));
-  return ids.length > 6 && others.length <= 4 ? words.course.allBut(names(others)) : names(ids);
+  return ids.length <= 6 || others.length > 4
+    ? names(ids)
+    : others.length === 0
+      ? words.course.allBut.all
+      : words.course.allBut.but({ names: names(others) });
 }

@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { AreaField, optionsOf, SelectField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 export const BANDS = optionsOf(words.bands);
 
@@ -44,7 +44,7 @@ export function AddLearners({ open, onClose }: { open: boolean; onClose: () => v
         <AreaField label={words.crew.names} rows={7} value={text} onChange={(event) => setText(event.target.value)} />
         <SelectField label={words.crew.band} options={BANDS} value={band} onPick={setBand} />
         <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>
-          {words.crew.addGo(names.length)}
+          {words.crew.addGo({ n: names.length })}
         </Button>
       </form>
     </Sheet>

@@ -3,7 +3,7 @@ import { Fragment } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Crew = Schemas['Crew'];
 export type Zoom = 'near' | 'usual' | 'far';
@@ -151,7 +151,7 @@ function BadgeCount({ badge }: { badge: Schemas['BadgeProgress'] }) {
   if (badge.held)
     return (
       <span className="mr-4 inline-flex items-center gap-1.5 text-sm font-semibold">
-        <Award aria-hidden className="size-4 text-right" /> {words.crew.held(badge.name)}
+        <Award aria-hidden className="size-4 text-right" /> {words.crew.held({ badge: badge.name })}
       </span>
     );
   return (

@@ -11,7 +11,7 @@ import { SelectField } from '../ui/Field';
 import { Toggle } from '../ui/Toggle';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { AddLearners } from './AddLearners';
 import { Board, type Zoom } from './Board';
 import { HadBefore } from './HadBefore';
@@ -68,7 +68,9 @@ export function CrewPage() {
       )}
       {tonight.length > 0 && (
         <details className="max-w-4xl rounded-xl border border-line bg-card px-4 print:hidden">
-          <summary className="min-h-12 content-center font-semibold">{words.crew.tonight(tonight.length)}</summary>
+          <summary className="min-h-12 content-center font-semibold">
+            {words.crew.tonight({ n: tonight.length })}
+          </summary>
           <ul className="flex flex-col gap-1 pb-3">
             {tonight.map((one) => (
               <li key={one.id}>
@@ -120,7 +122,9 @@ function Sifted({ crew }: { crew: Crew }) {
           />
         </span>
       </div>
-      {sieve.needs !== '' && <p>{words.crew.need(learners.map((one) => one.name))}</p>}
+      {sieve.needs !== '' && (
+        <p>{words.crew.need({ n: learners.length, names: learners.map((one) => one.name).join(', ') })}</p>
+      )}
       {learners.length === 0 || knots.length === 0 ? (
         <p>{words.crew.nobodySo}</p>
       ) : (
@@ -149,7 +153,7 @@ function Archived() {
   return (
     <details className="print:hidden">
       <summary className="inline-flex min-h-12 cursor-pointer items-center font-semibold">
-        {words.crew.archived(archived.data.learners.length)}
+        {words.crew.archived({ n: archived.data.learners.length })}
       </summary>
       <ul>
         {archived.data.learners.map((one) => (

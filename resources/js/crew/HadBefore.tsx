@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Chips } from '../ui/Chips';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What learners could tie before the group began with the app, for many at once. */
 export function HadBefore({ onClose }: { onClose: () => void }) {
@@ -39,7 +39,7 @@ export function HadBefore({ onClose }: { onClose: () => void }) {
           disabled={learners.size === 0 || had.size === 0 || write.isPending}
           onClick={() => write.mutate()}
         >
-          {words.crew.hadGo(learners.size, had.size)}
+          {words.crew.hadGo({ learners: learners.size, knots: had.size })}
         </Button>
       </div>
     </Sheet>

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { BANDS } from './AddLearners';
 
 /** A learner's entry: name, age, hand; put away; or made one with another entry of the same learner. */
@@ -59,7 +59,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
     onSuccess: away,
   });
   return (
-    <Sheet open onClose={onClose} title={words.crew.changeOf(learner.name)}>
+    <Sheet open onClose={onClose} title={words.crew.changeOf({ name: learner.name })}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(event) => {
@@ -130,7 +130,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
       </div>
       <details className="mt-6 border-t border-line pt-2">
         <summary className="min-h-12 content-center font-semibold">{words.crew.erase}</summary>
-        <p className="mb-3">{words.crew.eraseAbout(learner.name)}</p>
+        <p className="mb-3">{words.crew.eraseAbout({ name: learner.name })}</p>
         <div className="flex flex-wrap gap-3">
           <Link
             to={`/record/${learner.id}`}
@@ -146,7 +146,7 @@ export function KeepLearner({ learner, onClose }: { learner: Schemas['Learner'];
             {words.crew.eraseExport}
           </a>
           <Button disabled={erase.isPending} onClick={() => erase.mutate()} className="text-notyet">
-            {words.crew.eraseGo(learner.name)}
+            {words.crew.eraseGo({ name: learner.name })}
           </Button>
         </div>
       </details>

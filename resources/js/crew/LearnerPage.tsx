@@ -10,8 +10,8 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { dayOf, dayShort, number } from '../words/format';
-import { words } from '../words/en';
+import { dayOf, dayShort, millimetres, number } from '../words/format';
+import { words } from '../words';
 import { OutlineTree } from './OutlineTree';
 import { Overrule } from './Overrule';
 import { KeepLearner } from './KeepLearner';
@@ -117,8 +117,8 @@ function Held({ award }: { award: Page['awards'][number] }) {
         <strong className="font-display text-lg">{award.name}</strong>{' '}
         <span className="text-soft">
           {award.handed_on === null
-            ? words.awards.decidedOn(dayOf(award.decided_on))
-            : words.awards.handedOn(dayOf(award.handed_on))}
+            ? words.awards.decidedOn({ day: dayOf(award.decided_on) })
+            : words.awards.handedOn({ day: dayOf(award.handed_on) })}
         </span>
       </p>
       {me.may.teach && (
@@ -156,22 +156,22 @@ function History({
                 {entry.kind === 'prior'
                   ? words.crew.prior
                   : entry.rig !== null
-                    ? words.crew.used(entry.rig)
+                    ? words.crew.used({ rig: entry.rig })
                     : words.verdicts[entry.verdict]}
               </strong>
               <span className="text-sm text-soft">
-                {dayShort(entry.day)} {words.crew.by(entry.by)}
+                {dayShort(entry.day)} {words.crew.by({ name: entry.by })}
               </span>
             </span>
             <span className="text-sm text-soft">
               {[
                 entry.rig === null ? entry.words : '',
-                entry.measured_mm === null ? '' : words.crew.measured(`${number(entry.measured_mm)} mm`),
-                entry.took_s === null ? '' : words.crew.took(number(entry.took_s, 1)),
+                entry.measured_mm === null ? '' : words.crew.measured({ mm: millimetres(entry.measured_mm) }),
+                entry.took_s === null ? '' : words.crew.took({ seconds: number(entry.took_s, 1) }),
                 entry.kind === 'overrule' ? words.crew.overrule : '',
                 entry.clock_off ? words.crew.clockOff : '',
                 entry.day_by_server ? words.crew.dayByServer : '',
-                entry.sent_by === null ? '' : words.crew.sentBy(entry.sent_by),
+                entry.sent_by === null ? '' : words.crew.sentBy({ name: entry.sent_by }),
                 entry.note ?? '',
               ]
                 .filter((part) => part !== '')

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
-import { words } from '../words/en';
+import { words } from '../words';
 
 const clean: Schemas['Mark'] = {
   level: 'has_it',

@@ -4,7 +4,7 @@ import { call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { dayShort } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What a badge asks for, with what met it; what is no check is ticked off here, where a learner is given. */
 export function OutlineTree({
@@ -72,7 +72,7 @@ export function OutlineTree({
     <div>
       <p className="flex gap-2 font-semibold">
         {icon}
-        {all ? words.crew.outline.all : words.crew.outline.of(outline.choose ?? 0, outline.among ?? 0)}
+        {all ? words.crew.outline.all : words.crew.outline.of({ n: outline.choose ?? 0, all: outline.among ?? 0 })}
       </p>
       <ul className="ml-2 border-l-2 border-hemp pl-4">
         {outline.parts?.map((part, n) => (
@@ -92,7 +92,11 @@ function Since({ of }: { of: Schemas['Outline']['since'] }) {
     <span className="block text-sm text-soft">
       {of.prior
         ? words.crew.prior
-        : [words.crew.since(dayShort(of.day), of.by), of.place, of.rig === null ? null : words.crew.used(of.rig)]
+        : [
+            of.by === null ? dayShort(of.day) : words.crew.since({ day: dayShort(of.day), by: of.by }),
+            of.place,
+            of.rig === null ? null : words.crew.used({ rig: of.rig }),
+          ]
             .filter((part) => part !== null)
             .join(', ')}
     </span>

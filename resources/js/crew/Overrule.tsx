@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Entry = Schemas['LearnerPage']['history'][number];
 

@@ -11,7 +11,7 @@ import { Button } from '../ui/Button';
 import { Toggle } from '../ui/Toggle';
 import { Failure, Loading } from '../ui/states';
 import { dayLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Crew = Schemas['Crew'];
 type Digit = '1' | '2' | '3';
@@ -67,7 +67,7 @@ export function PocketPage() {
       </div>
       <p className="max-w-prose print:text-sm">{words.pocket.about}</p>
       <details className="print:hidden">
-        <summary className="min-h-12 content-center font-semibold">{words.pocket.knots(knots.length)}</summary>
+        <summary className="min-h-12 content-center font-semibold">{words.pocket.knots({ n: knots.length })}</summary>
         <div className="flex flex-wrap gap-2 pb-2">
           {crew.data.knots.map((knot) => (
             <Toggle key={knot.id} on={chosen.includes(knot.id)} onClick={() => toggle(knot.id)}>
@@ -203,7 +203,7 @@ function Grid({
         </tbody>
       </table>
       <p role="status" className="pt-2 text-soft print:hidden">
-        {words.pocket.written(Object.keys(typed).length)}
+        {words.pocket.written({ n: Object.keys(typed).length })}
       </p>
     </div>
   );

@@ -6,7 +6,7 @@ import { Doorway } from '../ui/Doorway';
 import { Button } from '../ui/Button';
 import { CodeField } from '../ui/CodeField';
 import { SIDE as LOOKED_AT } from '../drawing/look';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Remote, usePolled } from './screen';
 import { useWakeLock } from './useWakeLock';
 
@@ -96,7 +96,7 @@ function Turner({ token, remote, onTurned }: { token: string; remote: Remote; on
     <main className="flex min-h-dvh flex-col gap-4 p-5 pb-[max(1.25rem,env(safe-area-inset-bottom))]">
       <h1 className="text-3xl first-letter:uppercase">{name}</h1>
       <p aria-live="polite" className="text-xl text-soft">
-        {words.show.step(remote.step, remote.steps)}
+        {words.show.step({ n: remote.step, all: remote.steps })}
       </p>
       <button
         type="button"

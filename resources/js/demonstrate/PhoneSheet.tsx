@@ -1,6 +1,6 @@
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { useScreen } from './screen';
 
 /** The code with which a phone may step this screen. */
@@ -22,7 +22,7 @@ export function PhoneSheet({
     >
       {screen.code !== null && (
         <p className="mb-4 text-lg">
-          {words.show.phoneOpen(`${window.location.host}/phone`)}
+          {words.show.phoneOpen({ address: `${window.location.host}/phone` })}
           <strong
             className="mt-2 block text-center font-display text-6xl tracking-[0.18em] tabular-nums"
             data-testid="phone-code"

@@ -24,7 +24,7 @@ import { wholeAt } from '../drawing/moment';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { readySpace } from '../space/SpaceView';
 import { Sheet } from '../ui/Sheet';
-import { words } from '../words/en';
+import { words } from '../words';
 import { inRadians, type Turn } from '../space/sides';
 import { InSpace } from './InSpace';
 import { PhoneSheet } from './PhoneSheet';
@@ -235,7 +235,7 @@ export function Stage({
             aria-live="polite"
             className="min-h-[4.5rem] text-[1.35rem] leading-tight font-semibold text-balance rail:min-h-20 rail:text-[2.2rem]"
           >
-            <span className="sr-only">{words.show.step(at + 1, last + 1)}. </span>
+            <span className="sr-only">{words.show.step({ n: at + 1, all: last + 1 })}. </span>
             {say}
           </p>
         </div>

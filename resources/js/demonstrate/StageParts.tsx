@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { KnotPicture } from '../drawing/KnotPicture';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { ShowSettings } from '../device/useShowSettings';
 
 /** What it will be, small, beside what it is. */
@@ -13,7 +13,7 @@ export function Finished({ knot }: { knot: Schemas['Knot'] }) {
       <KnotPicture
         drawing={knot.tight ?? knot.loose}
         moment={null}
-        text={words.knot.tight(knot.name)}
+        text={words.knot.tight({ knot: knot.name })}
         className="h-24 w-40 rail:h-36 rail:w-56"
       />
       <figcaption className="text-center text-sm font-semibold text-soft">{words.show.finishedBeside}</figcaption>
@@ -44,7 +44,7 @@ export function Beads({ at, count, go }: { at: number; count: number; go: (to: n
           key={n}
           type="button"
           onClick={() => go(n)}
-          aria-label={words.show.step(n + 1, count)}
+          aria-label={words.show.step({ n: n + 1, all: count })}
           aria-current={n === at ? 'step' : undefined}
           className="relative grid size-12 place-items-center"
         >

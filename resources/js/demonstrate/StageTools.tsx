@@ -1,7 +1,7 @@
 import { Check, Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode } from 'react';
-import { words } from '../words/en';
+import { words } from '../words';
 
 export const TOOL =
   'grid size-12 shrink-0 place-items-center rounded-full text-soft hover:bg-wash hover:text-ink aria-pressed:bg-ink aria-pressed:text-paper disabled:opacity-30';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { WrongPair, WrongWords } from '../drawing/WrongPair';
 import { SpacePair } from '../space/SpacePair';
-import { words } from '../words/en';
+import { words } from '../words';
 import { useKeys } from './useKeys';
 
 const TOOL = 'grid size-12 shrink-0 place-items-center rounded-full hover:bg-wash disabled:opacity-30';
@@ -40,7 +40,7 @@ export function WrongForms({
       data-testid="wrong-forms"
     >
       <div className="flex items-center justify-between gap-3 px-3 pt-2 rail:px-6">
-        <h2 className="truncate text-2xl rail:text-4xl">{words.show.wrongOf(knot.name)}</h2>
+        <h2 className="truncate text-2xl rail:text-4xl">{words.show.wrongOf({ knot: knot.name })}</h2>
         <button type="button" className={TOOL} aria-label={words.close} title={words.close} onClick={onClose}>
           <X aria-hidden />
         </button>
@@ -61,7 +61,7 @@ export function WrongForms({
           >
             <ChevronLeft aria-hidden />
           </button>
-          <span className="tabular-nums">{words.show.countWrong(at + 1, last + 1)}</span>
+          <span className="tabular-nums">{words.show.countWrong({ n: at + 1, all: last + 1 })}</span>
           <button
             type="button"
             className={TOOL}

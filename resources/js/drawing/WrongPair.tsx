@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { words } from '../words/en';
+import { words } from '../words';
 import { KnotPicture } from './KnotPicture';
 
 type WrongForm = Schemas['WrongForm'];

@@ -9,7 +9,7 @@ import { useMe } from '../device/me';
 import { SpaceImage } from '../space/SpaceImage';
 import { Failure, Loading } from '../ui/states';
 import { dayLong, length } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { StepPicture } from './StepPicture';
 import { PAPERS, ToPrint } from './ToPrint';
 
@@ -52,10 +52,10 @@ export function CardsPage() {
         return pages.map((page, n) => (
           <Fragment key={n}>
             <header className="mb-[2mm] flex items-baseline justify-between gap-[4mm]">
-              <h1 className="text-[1.5em]">{words.handout.cards(sheet.data.meeting.number)}</h1>
+              <h1 className="text-[1.5em]">{words.handout.cards({ n: sheet.data.meeting.number })}</h1>
               <p>
                 {dayLong(sheet.data.meeting.date)}. {words.handout.cut}
-                {pages.length > 1 && ` ${words.handout.page(n + 1, pages.length)}`}
+                {pages.length > 1 && ` ${words.handout.page({ n: n + 1, all: pages.length })}`}
               </p>
             </header>
             {found.length === 0 && <p>{words.handout.none}</p>}
@@ -93,14 +93,14 @@ function OnePage({ knot }: { knot: Knot }) {
             view={knot.view}
             shown={{ tightness: 1 }}
             ink="grey"
-            text={words.knot.tight(knot.name)}
+            text={words.knot.tight({ knot: knot.name })}
             className="h-[30mm] w-[48mm] shrink-0"
           />
         ) : (
           <KnotPicture
             drawing={knot.tight ?? knot.loose}
             moment={null}
-            text={words.knot.tight(knot.name)}
+            text={words.knot.tight({ knot: knot.name })}
             className="h-[24mm] w-[42mm] shrink-0"
           />
         )}
@@ -198,7 +198,9 @@ function TailRule({ knot }: { knot: Knot }) {
   const me = useMe();
   const rope = knot.ropes.find((one) => one.usual) ?? knot.ropes[0];
   return rope && knot.checks.tail.length > 0 ? (
-    <p className="mt-[1mm] font-semibold">{words.handout.tailRule(length(rope.tail_mm, me.group.units), rope.name)}</p>
+    <p className="mt-[1mm] font-semibold">
+      {words.handout.tailRule({ mm: length(rope.tail_mm, me.group.units), rope: rope.name })}
+    </p>
   ) : null;
 }
 

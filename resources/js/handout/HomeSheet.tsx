@@ -10,7 +10,8 @@ import { StepDrawing } from '../drawing/StepDrawing';
 import { SpaceImage } from '../space/SpaceImage';
 import { QrCode } from '../ui/QrCode';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
+import { inSentence } from '../words/format';
 import { ToPrint } from './ToPrint';
 
 type Knot = Schemas['Knot'];
@@ -79,9 +80,8 @@ function HomeSheet({ knot, code }: { knot: Knot; code: string | null }) {
           <h2 className="text-[1.2em]">{words.cards.whereTo}</h2>
           <p>{words.practice.where}</p>
           <h2 className="mt-[2mm] text-[1.2em]">{words.cards.parents}</h2>
-          {words.cards.parentsAbout(knot.name.charAt(0).toLowerCase() + knot.name.slice(1)).map((line) => (
-            <p key={line}>{line}</p>
-          ))}
+          <p>{words.cards.parentsAbout.ask({ knot: inSentence(knot.name) })}</p>
+          <p>{words.cards.parentsAbout.adult}</p>
           {code !== null && (
             <div className="mt-[2mm] flex items-center gap-[3mm]">
               <QrCode link={cornerLink(code)} size={84} />
@@ -99,7 +99,7 @@ function HomeSheet({ knot, code }: { knot: Knot; code: string | null }) {
 
 function Picture({ knot, stop }: { knot: Knot; stop: number }) {
   const step = knot.steps[stop];
-  const text = words.show.step(stop + 1, knot.steps.length);
+  const text = words.show.step({ n: stop + 1, all: knot.steps.length });
   const isLast = stop === knot.steps.length - 1;
   return knot.in_space ? (
     <SpaceImage

@@ -5,7 +5,7 @@ import { cardsQuery } from '../api/queries';
 import { QrCode } from '../ui/QrCode';
 import { Failure, Loading } from '../ui/states';
 import { dayLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { ToPrint } from './ToPrint';
 
 /** So many cut from one page: one for each hand that is stretched out. */
@@ -44,9 +44,9 @@ function Card({ code, until }: { code: string; until: string }) {
       <QrCode link={cornerLink(code)} size={112} className="shrink-0" />
       <div className="min-w-0">
         <h2 className="text-[1.2em]">{words.practice.title}</h2>
-        <p className="break-words">{words.cards.open(`${window.location.host}/practice`)}</p>
+        <p className="break-words">{words.cards.open({ address: `${window.location.host}/practice` })}</p>
         <p className="font-display text-[1.9em] font-bold tracking-[0.12em]">{code}</p>
-        <p className="text-[0.9em]">{words.cards.good(dayLong(until))}</p>
+        <p className="text-[0.9em]">{words.cards.good({ day: dayLong(until) })}</p>
       </div>
     </li>
   );

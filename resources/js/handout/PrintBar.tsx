@@ -2,7 +2,7 @@ import { ArrowLeft, Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Above what is printed: the way back, what can be chosen, and the button that prints. */
 export function PrintBar({ back, children }: { back: string; children?: ReactNode }) {

@@ -6,8 +6,9 @@ import type { Schemas } from '../api/client';
 import { recordQuery } from '../api/record';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
-import { dayOf, listOf, number } from '../words/format';
-import { words } from '../words/en';
+import { dayOf, listOf, millimetres } from '../words/format';
+import { words } from '../words';
+import { by } from '../words/saying';
 import { PrintBar } from './PrintBar';
 
 type LearnerRecord = Schemas['LearnerRecord'];
@@ -36,19 +37,21 @@ export function RecordPage() {
         data-testid="record"
       >
         <header className="border-b-2 border-black pb-2">
-          <h1 className="text-3xl">{words.record.title(learner.name)}</h1>
+          <h1 className="text-3xl">{words.record.title({ name: learner.name })}</h1>
           <p>
             {[
               record.group,
               words.bands[learner.age_band],
               learner.hand === 'left' ? words.crew.left : null,
-              learner.patrol === null ? null : words.record.patrol(learner.patrol),
+              learner.patrol === null ? null : words.record.patrol({ name: learner.patrol }),
               learner.archived ? words.record.archived : null,
             ]
               .filter((part) => part !== null)
               .join(', ')}
           </p>
-          <p className="max-w-prose">{words.record.about(record.group, dayOf(record.made_on, 'long'))}</p>
+          <p className="max-w-prose">
+            {words.record.about({ group: record.group, day: dayOf(record.made_on, 'long') })}
+          </p>
         </header>
         <Badges record={record} />
         <Knots record={record} />
@@ -80,20 +83,25 @@ function Badges({ record }: { record: LearnerRecord }) {
           <li key={award.id} className="break-inside-avoid py-1">
             <strong>{award.name}</strong>:{' '}
             {[
-              words.record.decided(dayOf(award.decided_on), award.decided_by),
-              award.handed_on === null ? null : words.record.handed(dayOf(award.handed_on), award.handed_by),
+              words.record.decided({ day: dayOf(award.decided_on) }) + by(award.decided_by),
+              award.handed_on === null
+                ? null
+                : words.record.handed({ day: dayOf(award.handed_on) }) + by(award.handed_by),
               award.by_hand ? `${words.awards.byHand}: ${award.why ?? ''}` : null,
               award.taken_back_on === null
                 ? null
-                : words.record.takenBack(dayOf(award.taken_back_on), award.taken_back_why),
-              ...award.told.map((one) => words.record.told(one.office ?? '', one.passage, one.receipt)),
+                : words.record.takenBack({ day: dayOf(award.taken_back_on) }) +
+                  (award.taken_back_why === null ? '' : `: ${award.taken_back_why}`),
+              ...award.told.map((one) =>
+                words.record.told[one.passage]({ office: one.office ?? '', receipt: one.receipt ?? '' }),
+              ),
             ]
               .filter((part) => part !== null)
               .join('; ')}
           </li>
         ))}
       </ul>
-      {toward.length > 0 && <p>{words.record.toward(listOf(toward))}</p>}
+      {toward.length > 0 && <p>{words.record.toward({ badges: listOf(toward) })}</p>}
       {record.ticks.length > 0 && (
         <>
           <h3 className="mt-2 font-bold">{words.record.ticks}</h3>
@@ -137,7 +145,7 @@ function Evenings({ record }: { record: LearnerRecord }) {
   const here = record.evenings.filter((evening) => evening.present).length;
   return (
     <Part title={words.record.evenings} none={record.evenings.length === 0 && words.record.noEvenings}>
-      <p>{words.record.evening(here, record.evenings.length)}</p>
+      <p>{words.record.evening({ present: here, of: record.evenings.length })}</p>
       <ul className="columns-2 gap-8 sm:columns-3">
         {record.evenings.map((evening) => (
           <li key={evening.meeting}>
@@ -198,12 +206,12 @@ function seen(check: Check, isStruck: boolean): string {
       : check.kind === 'prior'
         ? words.crew.prior
         : check.kind === 'used'
-          ? words.crew.used(check.rig ?? '')
+          ? words.crew.used({ rig: check.rig ?? '' })
           : words.verdicts[check.verdict],
-    result && parts('yes') !== '' ? words.record.isYes(parts('yes')) : '',
-    result && parts('no') !== '' ? words.record.isNo(parts('no')) : '',
-    result && check.measured_mm != null ? `${number(check.measured_mm)} mm` : '',
-    result && check.prompts > 0 ? words.record.prompts(check.prompts) : '',
+    result && parts('yes') !== '' ? words.record.isYes({ parts: parts('yes') }) : '',
+    result && parts('no') !== '' ? words.record.isNo({ parts: parts('no') }) : '',
+    result && check.measured_mm != null ? millimetres(check.measured_mm) : '',
+    result && check.prompts > 0 ? words.record.prompts({ n: check.prompts }) : '',
     check.note ?? '',
     isStruck ? words.record.struck : '',
   ]

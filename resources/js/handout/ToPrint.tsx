@@ -1,6 +1,6 @@
 import { Children, type ReactNode, useState } from 'react';
 import { Choice } from '../ui/Choice';
-import { words } from '../words/en';
+import { words } from '../words';
 import { PrintBar } from './PrintBar';
 
 /** Sheets of paper, and what goes on one. */

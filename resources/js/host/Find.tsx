@@ -3,7 +3,7 @@ import { Name } from '../api/limits';
 import type { paths } from '../api/schema';
 import { Button } from '../ui/Button';
 import { optionsOf, SelectField, TextField } from '../ui/Field';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Hosted } from './HostPage';
 
 type Query = NonNullable<paths['/api/host']['get']['parameters']['query']>;
@@ -43,7 +43,7 @@ export function Find({
         label={find.show}
         value={asked.show}
         onPick={(show) => onAsk({ ...asked, show, page: 1 })}
-        options={optionsOf(find.shown(days))}
+        options={optionsOf({ ...find.shown, quiet: find.shown.quiet({ days }) })}
       />
       <SelectField
         label={find.order}
@@ -66,7 +66,7 @@ export function Pages({ host, onPage }: { host: Hosted; onPage: (page: number) =
         {find.before}
       </Button>
       <p id={id} aria-live="polite" className="font-semibold">
-        {find.page(host.page, host.pages, host.found)}
+        {find.page({ page: host.page, pages: host.pages, found: host.found })}
       </p>
       <Button disabled={host.page === host.pages} onClick={() => onPage(host.page + 1)}>
         {find.next}

@@ -1,6 +1,6 @@
 import { Button } from '../ui/Button';
-import { dayShort } from '../words/format';
-import { words } from '../words/en';
+import { dayOf, dayShort, number, size } from '../words/format';
+import { words } from '../words';
 import type { Hosted } from './HostPage';
 
 const column = words.host.column;
@@ -19,10 +19,10 @@ export function GroupList({
     <ul className="divide-y divide-line rounded-xl border border-line bg-card">
       {groups.map((one) => {
         const facts: [string, string][] = [
-          [column.learners, words.host.most(one.learners, one.learners_most)],
-          [column.people, words.host.most(one.people, one.people_most)],
-          [column.checks(days), words.host.most(one.checks, null)],
-          [column.kept, words.along.size(one.kept_bytes)],
+          [column.learners, most(one.learners, one.learners_most)],
+          [column.people, most(one.people, one.people_most)],
+          [column.checks({ days }), number(one.checks)],
+          [column.kept, size(one.kept_bytes)],
           [column.last, one.last_day === null ? words.host.never : dayShort(one.last_day)],
         ];
         return (
@@ -33,7 +33,7 @@ export function GroupList({
             <div className="min-w-0">
               <strong className="block text-lg break-words">{one.name}</strong>
               <span className="text-sm text-soft">
-                {one.since !== null && words.host.since(one.since)}
+                {one.since !== null && words.host.since({ day: dayOf(one.since) })}
                 {one.state !== 'open' && (
                   <span className="ml-2 rounded bg-wash px-2 py-0.5 font-semibold text-notyet">
                     {words.host.states[one.state]}
@@ -51,7 +51,7 @@ export function GroupList({
             </dl>
             <Button
               className="justify-self-start"
-              aria-label={words.host.changeOf(one.name)}
+              aria-label={words.host.changeOf({ group: one.name })}
               onClick={() => onChange(one.id)}
             >
               {words.host.change}
@@ -62,3 +62,5 @@ export function GroupList({
     </ul>
   );
 }
+
+const most = (have: number, of: number | null): string => (of === null ? number(have) : words.host.most({ have, of }));

@@ -4,7 +4,8 @@ import { call, type Schemas } from '../api/client';
 import { leave } from '../device/offline';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
+import { gigabytes } from '../words/format';
 import { EVERYTHING, Find, type GroupsAsked, Pages, unusual } from './Find';
 import { GroupList } from './GroupList';
 import { HostedGroup } from './HostedGroup';
@@ -36,7 +37,9 @@ export function HostPage({ isAlone }: { isAlone: boolean }) {
       <header className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
         <div>
           <h1 className="text-3xl">{words.host.title}</h1>
-          <p className="font-semibold">{words.host.sum(sums.groups, sums.learners, sums.checks, days)}</p>
+          <p className="font-semibold">
+            {words.host.sum({ groups: sums.groups, learners: sums.learners, checks: sums.checks, days })}
+          </p>
           <p className="text-soft">{words.host.lead}</p>
         </div>
         {isAlone && <Button onClick={() => void leave()}>{words.nav.signOut}</Button>}
@@ -80,13 +83,13 @@ function Health({ health }: { health: Hosted['health'] }) {
       say.works,
       String(health.works_waiting),
       [
-        health.oldest_minutes === null ? '' : say.oldest(health.oldest_minutes),
-        health.works_troubled === 0 ? '' : say.troubled(health.works_troubled),
+        health.oldest_minutes === null ? '' : say.oldest({ minutes: health.oldest_minutes }),
+        health.works_troubled === 0 ? '' : say.troubled({ n: health.works_troubled }),
       ]
         .filter((part) => part !== '')
         .join(', '),
     ],
-    [say.disk, say.gigabytes(health.disk_free_mb), ''],
+    [say.disk, gigabytes(health.disk_free_mb), ''],
     [say.left, String(health.left_checks), ''],
   ];
   return (

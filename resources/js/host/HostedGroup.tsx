@@ -7,7 +7,7 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Hosted } from './HostPage';
 import { MostFields, mostOf } from './MostFields';
 
@@ -70,7 +70,7 @@ export function HostedGroup({ group, onClose }: { group: Hosted['groups'][number
                 remove.mutate();
               }}
             >
-              <p className="text-soft">{words.host.removeAbout(group.name)}</p>
+              <p className="text-soft">{words.host.removeAbout({ group: group.name })}</p>
               <TextField
                 label={words.host.removeName}
                 autoComplete="off"

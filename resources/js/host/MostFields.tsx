@@ -1,6 +1,6 @@
 import * as limits from '../api/limits';
 import { TextField } from '../ui/Field';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** What was typed as the most; nothing is no limit. */
 export const mostOf = (typed: string): number | null => (typed.trim() === '' ? null : Number(typed));

@@ -7,7 +7,8 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { LinkToPass } from '../ui/LinkToPass';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
+import { dayOf } from '../words/format';
 import type { Hosted } from './HostPage';
 import { MostFields, mostOf } from './MostFields';
 
@@ -64,7 +65,7 @@ export function Places({ places }: { places: Hosted['places'] }) {
       {make.data && (
         <LinkToPass
           link={`${window.location.origin}/begin#code=${make.data.code}`}
-          about={`${words.host.made(make.data.name)} ${words.host.code(make.data.code)}`}
+          about={`${words.host.made({ name: make.data.name })} ${words.host.code({ code: make.data.code })}`}
         />
       )}
       {places.length > 0 && (
@@ -74,7 +75,7 @@ export function Places({ places }: { places: Hosted['places'] }) {
             {places.map((one) => (
               <li key={one.id} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
                 <span>
-                  <strong>{one.name}</strong>, {words.host.until(one.expires_at.slice(0, 10))}
+                  <strong>{one.name}</strong>, {words.host.until({ day: dayOf(one.expires_at.slice(0, 10)) })}
                 </span>
                 <Button look="quiet" disabled={withdraw.isPending} onClick={() => withdraw.mutate(one.id)}>
                   {words.people.withdraw}

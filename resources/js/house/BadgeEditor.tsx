@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { AreaField, optionsOf, SelectField, TextField } from '../ui/Field';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Badge = Schemas['GroupSettings']['badges'][number];
 type Level = Schemas['Level'];
@@ -63,7 +63,7 @@ export function BadgeEditor({ badge, all, onClose }: { badge: Badge | null; all:
     <Sheet
       open
       onClose={onClose}
-      title={badge ? words.badges.changeOf(badge.name) : words.badges.write}
+      title={badge ? words.badges.changeOf({ name: badge.name }) : words.badges.write}
       about={badge ? words.badges.changeAbout : undefined}
     >
       <form

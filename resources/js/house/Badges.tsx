@@ -7,7 +7,7 @@ import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { BadgeEditor } from './BadgeEditor';
 
 type Settings = Schemas['GroupSettings'];
@@ -58,13 +58,14 @@ export function Badges({ settings }: { settings: Settings }) {
             <h3 className="text-lg">
               {badge.name}{' '}
               <span className="font-sans text-sm font-normal text-soft">
-                {words.badges.ages(badge.age_from, badge.age_to)}, {words.badges.version(badge.version)}
+                {words.badges.ages({ from: badge.age_from, to: badge.age_to })},{' '}
+                {words.badges.version({ n: badge.version })}
               </span>
             </h3>
             <p className="text-sm text-soft">
               {badge.about}
               {badge.after.length > 0 &&
-                ` ${words.badges.comesAfter(listOf(badge.after.map((id) => settings.badges.find((one) => one.id === id)?.name ?? id)))}`}
+                ` ${words.badges.comesAfter({ names: listOf(badge.after.map((id) => settings.badges.find((one) => one.id === id)?.name ?? id)) })}`}
             </p>
             <div className="flex flex-wrap items-center gap-x-2">
               {badge.chosen ? (
@@ -143,10 +144,12 @@ function Moves({ badge }: { badge: string }) {
   if (!moves.data || moves.data.moves.length === 0) return null;
   return (
     <details className="rounded-lg bg-wash px-3 py-2">
-      <summary className="min-h-8 cursor-pointer font-semibold">{words.badges.older(moves.data.moves.length)}</summary>
+      <summary className="min-h-8 cursor-pointer font-semibold">
+        {words.badges.older({ n: moves.data.moves.length })}
+      </summary>
       <ul className="my-2 text-sm">
         {moves.data.moves.map((one) => (
-          <li key={one.learner}>{words.badges.wouldBe(one.name, one.before, one.after)}</li>
+          <li key={one.learner}>{wouldBe(one)}</li>
         ))}
       </ul>
       <Faults error={move.error} />
@@ -155,4 +158,11 @@ function Moves({ badge }: { badge: string }) {
       </Button>
     </details>
   );
+}
+
+/** How much of a badge a learner has now, and in its newest version. */
+function wouldBe({ name, before, after }: { name: string; before: number[]; after: number[] }): string {
+  const [met = 0, all = 0] = before;
+  const [metThen = 0, allThen = 0] = after;
+  return words.badges.wouldBe({ name, met, all, metThen, allThen });
 }

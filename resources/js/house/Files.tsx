@@ -5,7 +5,7 @@ import { groupQuery, queryClient } from '../api/queries';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** The meetings for other calendars: a file, and a private address that stays up to date. */
 export function CalendarPart({ settings }: { settings: Schemas['GroupSettings'] }) {

@@ -5,7 +5,7 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
 import { number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** How the group's learners forget: the usual figures beside its own, and which of them predicts better. */
 export function Forgetting() {
@@ -25,12 +25,12 @@ export function Forgetting() {
   if (!memory.data) return null;
   const { results, needed, judged_on: judged, usual, own, better, in_use: inUse } = memory.data;
   const line = (figures: Schemas['Forgetting']): string =>
-    words.house.forgets(
-      number(figures.start, 1),
-      number(figures.clean, 1),
-      number(figures.prompts, 2),
-      number(figures.again, 2),
-    );
+    words.house.forgets({
+      start: number(figures.start, 1),
+      clean: number(figures.clean, 1),
+      prompts: number(figures.prompts, 2),
+      again: number(figures.again, 2),
+    });
   return (
     <section aria-labelledby="forgetting" className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-3 rail:grid-cols-2">
       <div className="flex flex-col gap-3">
@@ -50,7 +50,7 @@ export function Forgetting() {
             <dd>
               {line(usual.figures)}
               {usual.score !== null && (
-                <span className="block text-sm text-soft">{words.house.score(number(usual.score, 3))}</span>
+                <span className="block text-sm text-soft">{words.house.score({ brier: number(usual.score, 3) })}</span>
               )}
             </dd>
           </div>
@@ -63,13 +63,17 @@ export function Forgetting() {
               <dd>
                 {line(own.figures)}
                 {own.score !== null && (
-                  <span className="block text-sm text-soft">{words.house.score(number(own.score, 3))}</span>
+                  <span className="block text-sm text-soft">{words.house.score({ brier: number(own.score, 3) })}</span>
                 )}
               </dd>
             </div>
           )}
         </dl>
-        <p>{own === null ? words.house.tooFew(results, needed) : words.house.judged(better, judged)}</p>
+        <p>
+          {own === null
+            ? words.house.tooFew({ results, needed })
+            : words.house.judged[better ? 'better' : 'worse']({ days: judged })}
+        </p>
         {me.may.plan && own !== null && (
           <div className="flex flex-wrap gap-3">
             {inUse === null ? (

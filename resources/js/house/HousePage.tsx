@@ -9,8 +9,8 @@ import { Button } from '../ui/Button';
 import { optionsOf, SelectField, TextField } from '../ui/Field';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
-import { number } from '../words/format';
-import { words } from '../words/en';
+import { millimetres, number } from '../words/format';
+import { words } from '../words';
 import { Badges } from './Badges';
 import { Forgetting } from './Forgetting';
 import { CalendarPart } from './Files';
@@ -133,7 +133,7 @@ function Ways({ settings }: { settings: Settings }) {
         value={String(settings.old_share)}
         onChange={(event) => change.mutate({ old_share: Number(event.target.value) })}
         options={['0', '0.1', '0.2', '0.3', '0.4', '0.5'].map(
-          (share) => [share, words.house.shares(Number(share))] as const,
+          (share) => [share, words.house.shares({ percent: 100 * Number(share) })] as const,
         )}
       />
       <SelectField
@@ -215,7 +215,7 @@ function Ropes({ settings }: { settings: Settings }) {
             <span>
               <strong>{rope.name}</strong>
               <span className="block text-sm text-soft">
-                {number(rope.diameter_mm, 1)} mm, {words.materials[rope.material]}
+                {millimetres(rope.diameter_mm, 1)}, {words.materials[rope.material]}
               </span>
             </span>
             {rope.is_usual ? (

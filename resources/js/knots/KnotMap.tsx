@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client';
 import { knotsQuery } from '../api/queries';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type About = Schemas['KnotAbout'];
 type Placed = { knot: About; x: number; y: number };
@@ -145,12 +145,12 @@ function Map({ knots }: { knots: About[] }) {
             <KnotPicture drawing={chosen.loose} moment={null} text="" className="h-36 w-full" />
             <h2 className="mt-2 text-xl">{chosen.name}</h2>
             <p className="text-soft">{chosen.purpose}</p>
-            <p className="mt-1 text-sm text-soft">{words.show.minutes(chosen.minutes)}</p>
+            <p className="mt-1 text-sm text-soft">{words.show.minutes({ n: chosen.minutes })}</p>
             <Link
               to={`/knot/${chosen.id}`}
               className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4"
             >
-              {words.knot.moreOf(chosen.name)}
+              {words.knot.moreOf({ knot: chosen.name })}
             </Link>
           </aside>
         )}

@@ -12,7 +12,7 @@ import { Choice } from '../ui/Choice';
 import { Failure, Loading } from '../ui/states';
 import { useMe } from '../device/me';
 import { length, listOf, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Knot = Schemas['Knot'];
 
@@ -37,7 +37,9 @@ export function KnotPage() {
             {words.show.title}
           </Link>
           <h1 className="text-3xl">{knot.name}</h1>
-          {knot.names.length > 1 && <p className="text-soft">{words.knot.also(knot.names.slice(1).join(', '))}</p>}
+          {knot.names.length > 1 && (
+            <p className="text-soft">{words.knot.also({ names: knot.names.slice(1).join(', ') })}</p>
+          )}
           <p className="mt-2 max-w-prose text-lg">{knot.purpose}</p>
         </div>
         <div className="flex flex-wrap gap-2">
@@ -58,7 +60,7 @@ export function KnotPage() {
             download
             className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line bg-card px-4 font-semibold"
           >
-            <Download aria-hidden className="size-5" /> SVG
+            <Download aria-hidden className="size-5" /> {words.knot.svg}
           </a>
           <Link
             to={`/show/${knot.id}`}
@@ -124,7 +126,7 @@ function Pictures({
           <KnotPicture
             drawing={knot.tight}
             moment={null}
-            text={words.knot.tight(knot.name)}
+            text={words.knot.tight({ knot: knot.name })}
             className="max-h-56 w-full"
           />
         )}
@@ -159,14 +161,14 @@ function Behind({ knot }: { knot: Knot }) {
         <KnotPicture
           drawing={back.loose}
           moment={null}
-          text={words.knot.behind(knot.name)}
+          text={words.knot.behind({ knot: knot.name })}
           className="max-h-64 w-full"
         />
         {back.tight && (
           <KnotPicture
             drawing={back.tight}
             moment={null}
-            text={words.knot.behindTight(knot.name)}
+            text={words.knot.behindTight({ knot: knot.name })}
             className="max-h-40 w-full"
           />
         )}
@@ -267,9 +269,9 @@ function Ropes({ knot }: { knot: Knot }) {
         <div key={rope.name}>
           <dt className="text-sm font-semibold text-soft">
             {words.knot.ropeUsed}: {rope.name}
-            {rope.object_mm !== null && `, ${words.knot.onStave(mm(rope.object_mm))}`}
+            {rope.object_mm !== null && `, ${words.knot.onStave({ d: mm(rope.object_mm) })}`}
           </dt>
-          <dd>{words.knot.ropeLine(mm(rope.used_mm), mm(rope.tail_mm), mm(rope.total_mm))}</dd>
+          <dd>{words.knot.ropeLine({ used: mm(rope.used_mm), tail: mm(rope.tail_mm), total: mm(rope.total_mm) })}</dd>
           <dd>
             <details>
               <summary className="min-h-12 content-center text-soft underline">{words.check.why}</summary>
@@ -295,7 +297,13 @@ function Hold({ hold }: { hold: NonNullable<Knot['hold']> }) {
       </ul>
       <details>
         <summary className="min-h-12 content-center text-soft underline">{words.knot.figures}</summary>
-        <p>{words.knot.counted(number(hold.crossings), number(hold.tau, 2), number(hold.gamma, 2))}</p>
+        <p>
+          {words.knot.counted({
+            crossings: number(hold.crossings),
+            tau: number(hold.tau, 2),
+            gamma: number(hold.gamma, 2),
+          })}
+        </p>
       </details>
     </section>
   );

@@ -8,8 +8,8 @@ import { warmKnots } from '../device/offline';
 import { useShowSettings } from '../device/useShowSettings';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
-import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { inSentence, listOf } from '../words/format';
+import { words } from '../words';
 import { type Family, FAMILIES, matching } from './finding';
 import { Toggle } from '../ui/Toggle';
 
@@ -37,7 +37,7 @@ export function KnotsPage() {
     (knot) => (badge === '' || knot.badges.includes(badge)) && (learner === '' || next.data?.knots.includes(knot.id)),
   );
   const badges = [...new Set(all.flatMap((knot) => knot.badges))];
-  const names = new Map(all.map((knot) => [knot.id, knot.name.toLowerCase()]));
+  const names = new Map(all.map((knot) => [knot.id, inSentence(knot.name)]));
   return (
     <div>
       <h1 className="text-3xl">{words.show.title}</h1>
@@ -88,7 +88,7 @@ export function KnotsPage() {
         </ul>
       </div>
       <p role="status" className={found.length === 0 ? 'text-lg' : 'sr-only'}>
-        {found.length === 0 ? words.knot.noneFound : words.knot.foundCount(found.length)}
+        {found.length === 0 ? words.knot.noneFound : words.knot.foundCount({ n: found.length })}
       </p>
       <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {found.map((knot) => (
@@ -146,15 +146,15 @@ function Card({ knot, names }: { knot: About; names: Map<string, string> }) {
           {knot.purpose}
         </span>
         <span className="mt-auto hidden pt-2 text-sm text-soft sm:block">
-          {words.show.minutes(knot.minutes)}
+          {words.show.minutes({ n: knot.minutes })}
           {knot.prerequisites.length > 0 &&
-            `, ${words.show.after(listOf(knot.prerequisites.map((id) => names.get(id) ?? id)))}`}
+            `, ${words.show.after({ knots: listOf(knot.prerequisites.map((id) => names.get(id) ?? id)) })}`}
         </span>
       </Link>
       <Link
         to={`/knot/${knot.id}`}
         className="inline-flex min-h-12 shrink-0 items-center px-1 text-sm font-semibold underline sm:self-start sm:px-0 sm:text-base decoration-hemp decoration-2 underline-offset-4"
-        aria-label={words.knot.moreOf(knot.name)}
+        aria-label={words.knot.moreOf({ knot: knot.name })}
       >
         <span className="sm:hidden">{words.show.more}</span>
         <span className="hidden sm:inline">{words.knot.more}</span>

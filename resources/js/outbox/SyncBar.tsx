@@ -1,12 +1,16 @@
 import { useState, useSyncExternalStore } from 'react';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Kept, store } from './store';
 import { checksHere, onSync, sendOn, sync, syncState, unsentFile } from './sync';
 import { listOf } from '../words/format';
 
 export const useSync = () => useSyncExternalStore(onSync, syncState);
+
+/** What waits: checks, notes of the evening, or both. */
+export const kindOf = (checks: number, notes: number): 'checks' | 'notes' | 'both' =>
+  checks === 0 ? 'notes' : notes === 0 ? 'checks' : 'both';
 
 /** In words: what is not on the server yet, why, and what to do. Nothing where everything is sent and there is a network. */
 export function SyncBar({ online, mayPlan }: { online: boolean; mayPlan: boolean }) {
@@ -22,10 +26,11 @@ export function SyncBar({ online, mayPlan }: { online: boolean; mayPlan: boolean
       data-testid="sync"
     >
       <p className="py-1">
-        {waiting + notes > 0 && <strong>{words.sync.waiting(waiting, notes)}</strong>}{' '}
+        {waiting + notes > 0 && <strong>{words.sync.waiting[kindOf(waiting, notes)]({ n: waiting, notes })}</strong>}{' '}
         {waiting + notes > 0 && words.sync.trouble[trouble]} {waiting + notes === 0 && !online && words.offline}{' '}
-        {others.count > 0 && words.sync.others(others.count, listOf(others.names), mayPlan)}{' '}
-        {refused > 0 && <strong className="text-notyet">{words.sync.refused(refused)}</strong>}{' '}
+        {others.count > 0 &&
+          words.sync.others[mayPlan ? 'may' : 'wait']({ n: others.count, names: listOf(others.names) })}{' '}
+        {refused > 0 && <strong className="text-notyet">{words.sync.refused({ n: refused })}</strong>}{' '}
         {fault !== null && <strong className="text-notyet">{fault}</strong>}
       </p>
       <span className="flex flex-wrap gap-1">
@@ -60,7 +65,7 @@ export function SyncBar({ online, mayPlan }: { online: boolean; mayPlan: boolean
               <li key={one.id} className="flex flex-wrap items-center justify-between gap-3 py-2">
                 <span>
                   <strong>{one.who}</strong>: {one.verdict}
-                  {one.of !== undefined && <span className="text-soft">, {words.sync.tappedBy(one.of)}</span>}
+                  {one.of !== undefined && <span className="text-soft">, {words.sync.tappedBy({ name: one.of })}</span>}
                   {one.fault !== undefined && <span className="block text-sm text-notyet">{one.fault}</span>}
                 </span>
                 {one.state === 'refused' && (

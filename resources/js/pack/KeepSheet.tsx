@@ -5,7 +5,7 @@ import { queryClient, storeQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** A sheet by which one thing of the store is put in, changed or taken out. */
 export function KeepSheet({

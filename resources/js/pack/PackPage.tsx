@@ -8,8 +8,8 @@ import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Part } from '../ui/Part';
 import { Failure, Faults, Loading } from '../ui/states';
-import { dayLong, listOf, number, span } from '../words/format';
-import { words } from '../words/en';
+import { dayLong, inSentence, listOf, number, span } from '../words/format';
+import { words } from '../words';
 
 type Pack = Schemas['Pack'];
 
@@ -29,7 +29,7 @@ export function PackPage() {
             {data.meeting.place && `, ${data.meeting.place}`}
           </p>
           <h1 className="text-3xl">{words.pack.title}</h1>
-          <p className="text-soft">{words.pack.about(data.learners, data.rope.name)}</p>
+          <p className="text-soft">{words.pack.about({ n: data.learners, rope: data.rope.name })}</p>
         </div>
         <div className="flex flex-wrap gap-x-5 print:hidden">
           <button type="button" onClick={() => window.print()} className={LINK}>
@@ -79,7 +79,7 @@ function List({ pack }: { pack: Pack }) {
               <span>
                 <strong className="text-xl">{mm(piece.length_mm)}</strong>{' '}
                 {piece.for === 'pair'
-                  ? words.pack.eachPair(piece.knot)
+                  ? words.pack.eachPair({ knot: inSentence(piece.knot) })
                   : piece.colours === 2
                     ? words.pack.twoColours
                     : words.pack.each}
@@ -112,7 +112,7 @@ function List({ pack }: { pack: Pack }) {
                 <Link to={`/bench/${rig.rig}`} className="text-lg font-semibold underline decoration-hemp decoration-2">
                   {rig.name}
                 </Link>{' '}
-                {words.pack.of(rig.rope)}
+                {words.pack.of({ rope: rig.rope })}
                 <span className="block">
                   {rig.fault ?? rig.cut.map((one) => `${number(one.count)} × ${mm(one.length_mm)}`).join(', ')}
                 </span>
@@ -129,26 +129,28 @@ function List({ pack }: { pack: Pack }) {
       <Part title={words.pack.fromStore}>
         {pack.taken.map((taken) => (
           <li key={taken.stock} className="py-3">
-            <strong>{words.pack.take(taken.count, taken.name)}</strong>{' '}
+            <strong>{words.pack.take({ n: taken.count, name: taken.name })}</strong>{' '}
             <span className="text-soft">{mm(taken.length_mm)}</span>
           </li>
         ))}
         {pack.cuts.map((one, n) => (
           <li key={n} className="py-3">
             <Scissors aria-hidden className="mr-2 inline size-5" />
-            <strong>{words.pack.cut(one.name)}</strong>{' '}
+            <strong>{words.pack.cut({ name: one.name })}</strong>{' '}
             {pieces(one.pieces)
               .map(([size, count]) => `${number(count)} × ${mm(size)}`)
               .join(', ')}
             <span className="block text-sm text-soft">
-              {one.offcut_mm === 0 ? words.pack.usedUp : words.pack.offcut(mm(one.offcut_mm))}
+              {one.offcut_mm === 0 ? words.pack.usedUp : words.pack.offcut({ mm: mm(one.offcut_mm) })}
             </span>
           </li>
         ))}
         {pack.taken.length + pack.cuts.length === 0 && <li className="py-3 text-soft">{words.pack.storeEmpty}</li>}
       </Part>
       {pack.cuts.length > 0 && (
-        <p className="text-sm text-soft">{words.pack.waste(mm(pack.waste_mm), pack.proven, mm(pack.bound_mm))}</p>
+        <p className="text-sm text-soft">
+          {words.pack.waste[pack.proven ? 'proven' : 'bounded']({ mm: mm(pack.waste_mm), bound: mm(pack.bound_mm) })}
+        </p>
       )}
       {pack.buy.length > 0 && (
         <Part title={words.pack.buy}>
@@ -157,7 +159,7 @@ function List({ pack }: { pack: Pack }) {
               <strong>
                 {number(one.count)} × {mm(one.length_mm)}
               </strong>{' '}
-              {words.pack.of(one.rope)}
+              {words.pack.of({ rope: one.rope })}
             </li>
           ))}
         </Part>

@@ -6,7 +6,7 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { length, metres, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { KeepSheet } from './KeepSheet';
 
 type Pole = Schemas['Pole'];

@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { optionsOf, SelectField, TextField } from '../ui/Field';
 import { Failure, Faults, Loading } from '../ui/states';
 import { length, metres, number } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { KeepSheet } from './KeepSheet';
 import { Poles } from './Poles';
 
@@ -48,7 +48,7 @@ export function StorePage() {
           ? stock.taken + by < 0 || stock.taken + by > stock.count
           : stock.count + by < Math.max(1, stock.taken))
       }
-      aria-label={words.store.step(field, by, stock.name)}
+      aria-label={words.store.step[field][by > 0 ? 'more' : 'fewer']({ name: stock.name })}
       onClick={() => change.mutate({ stock, to: { [field]: stock[field] + by } })}
       className="grid size-12 place-items-center rounded-lg border border-line bg-card hover:bg-wash disabled:opacity-40"
     >
@@ -95,7 +95,9 @@ export function StorePage() {
               </span>
               {step(stock, 'count', -1)}
               {step(stock, 'count', 1)}
-              <span className={stock.taken > 0 ? 'font-semibold' : 'text-soft'}>{words.store.out(stock.taken)}</span>
+              <span className={stock.taken > 0 ? 'font-semibold' : 'text-soft'}>
+                {words.store.out({ n: stock.taken })}
+              </span>
               {step(stock, 'taken', -1)}
               {step(stock, 'taken', 1)}
             </div>

@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Doorway } from '../ui/Doorway';
 import { CodeField } from '../ui/CodeField';
 import { Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HomePage } from './HomePage';
 import { kept, lookAgain, openWith, tell, watchKept } from './kept';
 

@@ -7,7 +7,7 @@ import { byCode } from '../api/corner';
 import { type Line, meetings, type Meeting, steady, told } from '../drawing/crossings';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Kept, type Kit, kitQuery } from './kept';
 import { LaidLines } from './LaidLines';
 import { usePen } from './usePen';
@@ -132,7 +132,7 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
               <button
                 key={spot(one)}
                 type="button"
-                aria-label={words.practice.draw.crossing(n + 1)}
+                aria-label={words.practice.draw.crossing({ n: n + 1 })}
                 onClick={() => {
                   setSaid(null);
                   flip(one);
@@ -151,7 +151,7 @@ function TableTop({ kit, table, code }: { kit: Kit; table: Schemas['Table']; cod
         {words.practice.draw.keys}
       </p>
       <p aria-live="polite" className="sr-only">
-        {laying ? words.practice.draw.taken : words.practice.draw.lies(found.length)}
+        {laying ? words.practice.draw.taken : words.practice.draw.lies({ crossings: found.length })}
       </p>
       <p aria-live="polite" className="min-h-14 text-lg font-semibold" data-testid="said">
         {typeof said === 'string' ? said : said?.says}

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Sheet } from '../ui/Sheet';
 import { WithAdult } from '../ui/WithAdult';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Kept, picturesQuery, tieWith, today, wipe } from './kept';
 import { standing, whatNext, type Why } from './next';
 
@@ -80,7 +80,7 @@ export function HomePage({ kept }: { kept: Kept }) {
                   </span>
                   <strong className="leading-tight">{knot.name}</strong>
                   {knot.with_adult && <WithAdult className="flex text-signal" />}
-                  {at && <span className="text-sm text-soft">{words.practice.old(at.ago)}</span>}
+                  {at && <span className="text-sm text-soft">{words.practice.old({ days: at.ago })}</span>}
                 </Link>
               </li>
             );
@@ -98,7 +98,7 @@ function Small({ of, className }: { of: Schemas['CornerPicture'] | undefined; cl
 }
 
 function sayWhy(why: Why): string {
-  return why.kind === 'due' ? words.practice.why.due(why.days) : words.practice.why[why.kind];
+  return why.kind === 'due' ? words.practice.why.due({ days: why.days }) : words.practice.why[why.kind];
 }
 
 /** Whether this visit has lasted long enough; asked again after as long, once somebody goes on. */
@@ -125,9 +125,9 @@ function OnThisDevice({ kept, open, onClose }: { kept: Kept; open: boolean; onCl
   return (
     <Sheet open={open} onClose={onClose} title={words.practice.device} about={words.practice.deviceAbout}>
       <ul className="mb-4 list-disc pl-5">
-        {words.practice.deviceList(tied).map((line) => (
-          <li key={line}>{line}</li>
-        ))}
+        <li>{words.practice.deviceList.code}</li>
+        <li>{words.practice.deviceList.knots}</li>
+        <li>{words.practice.deviceList.days({ days: tied })}</li>
       </ul>
       <p className="mb-1 font-semibold">{words.practice.hand}</p>
       <Choice

@@ -3,7 +3,7 @@ import { ArrowLeft, ChevronRight, UserRound } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Kept, type Kit, kitQuery } from './kept';
 
 const KINDS = ['over-under', 'spot', 'where', 'order', 'which'] as const;
@@ -26,7 +26,7 @@ export function KnotToPractise({ kept }: { kept: Kept }) {
           <KnotPicture
             drawing={knot.tight ?? knot.loose}
             moment={null}
-            text={words.knot.tight(knot.name)}
+            text={words.knot.tight({ knot: knot.name })}
             className="h-48 w-full sm:h-64"
           />
         </div>

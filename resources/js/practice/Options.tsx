@@ -4,7 +4,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import type { Moment } from '../drawing/moment';
 import { StepDrawing } from '../drawing/StepDrawing';
 import { Button } from '../ui/Button';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Kept, type Kit, picturesQuery, type Task } from './kept';
 
 type Chosen = number | number[] | null;
@@ -83,14 +83,14 @@ function Pictures({ kept, kit, task, chosen, onChosen }: Asked) {
       {task.options.map((option, place) => {
         const named = option.knot === undefined ? undefined : others?.[option.knot];
         const drawing = named?.drawing ?? (option.form ? kit.forms[option.form] : undefined);
-        const name = named?.name ?? option.knot ?? words.practice.nth(place + 1);
+        const name = named?.name ?? option.knot ?? words.practice.nth({ n: place + 1 });
         return (
           <li key={place}>
             <button
               type="button"
               aria-disabled={chosen !== null}
               aria-label={
-                option.knot === undefined ? `${words.practice.picture(place + 1)}. ${option.spoken ?? ''}` : name
+                option.knot === undefined ? `${words.practice.picture({ n: place + 1 })}. ${option.spoken ?? ''}` : name
               }
               onClick={() => chosen === null && onChosen(place)}
               className={`flex size-full flex-col rounded-2xl border-3 p-2 [--ground:var(--card)] ${lookOf(place, task, chosen)}`}
@@ -122,7 +122,7 @@ function Places({ kit, task, chosen, onChosen }: Asked) {
           <button
             key={letter}
             type="button"
-            aria-label={`${words.practice.place(letter)}. ${option.spoken ?? ''}`}
+            aria-label={`${words.practice.place({ letter })}. ${option.spoken ?? ''}`}
             aria-disabled={chosen !== null}
             onClick={() => chosen === null && onChosen(place)}
             style={{ left: `${((left - x) / width) * 100}%`, top: `${((top - y) / height) * 100}%` }}
@@ -162,7 +162,7 @@ function InOrder({ kit, task, chosen, onChosen }: Asked) {
               <button
                 type="button"
                 aria-pressed={row.includes(place)}
-                aria-label={`${turn < 0 ? '' : `${words.practice.nth(turn + 1)} `}${option.spoken ?? ''}`}
+                aria-label={`${turn < 0 ? '' : `${words.practice.nth({ n: turn + 1 })} `}${option.spoken ?? ''}`}
                 onClick={() => tap(place)}
                 className={`relative flex size-full flex-col rounded-2xl border-3 p-2 [--ground:var(--card)] ${chosen === null ? (turn < 0 ? LOOKS.open : 'border-ink bg-card') : isRight ? LOOKS.right : LOOKS.wrong}`}
               >

@@ -6,7 +6,7 @@ import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Options } from './Options';
 import { type Kept, type Kit, kitQuery, type Task } from './kept';
 

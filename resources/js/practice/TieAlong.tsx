@@ -12,7 +12,7 @@ import { wholeAt } from '../drawing/moment';
 import { canDraw } from '../space/webgl';
 import { Toggle } from '../ui/Toggle';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Day, type Kept, kitQuery, practised, today } from './kept';
 import { standing } from './next';
 import { useKnock } from './useKnock';
@@ -99,7 +99,9 @@ function Along({ kept, knot }: { kept: Kept; knot: Schemas['Knot'] }) {
             aria-live="polite"
             className="min-h-24 px-4 text-[1.45rem] leading-tight font-semibold text-balance sm:text-center sm:text-3xl"
           >
-            <span className="block text-base font-normal text-soft">{words.practice.step(at + 1, count)}</span>
+            <span className="block text-base font-normal text-soft">
+              {words.practice.step({ n: at + 1, all: count })}
+            </span>
             {kept.corner.words === 'learners' ? forLearners(told) : told}
           </p>
           <nav className="grid grid-cols-[1fr_2fr] gap-3 p-4 pb-[max(1rem,env(safe-area-inset-bottom))]">
@@ -162,7 +164,7 @@ function Felt({ kept, knot, again }: { kept: Kept; knot: string; again: () => vo
         </button>
       ))}
       <p aria-live="polite" className="min-h-14 text-lg">
-        {at && words.practice.rests(at.left)} {words.practice.feltAgain}
+        {at && words.practice.rests({ days: at.left })} {words.practice.feltAgain}
       </p>
       <div className="grid grid-cols-2 gap-3">
         <button

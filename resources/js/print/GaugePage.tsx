@@ -6,8 +6,8 @@ import { gaugesQuery } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
-import { length } from '../words/format';
-import { words } from '../words/en';
+import { length, millimetres } from '../words/format';
+import { words } from '../words';
 
 type Gauge = {
   rope: string;
@@ -64,10 +64,10 @@ function Check() {
           <path key={n} d={`M${n * 10 + (n === 0 ? 0.2 : 0)} 2.5V4.5`} stroke="black" strokeWidth=".2" />
         ))}
         <text x="101.5" y="4.6" fontSize="3.2">
-          100 mm
+          {millimetres(100)}
         </text>
         <text x="81" y="8.4" fontSize="2.6">
-          85.6 mm
+          {millimetres(85.6, 1)}
         </text>
       </svg>
       <p>{words.gauges.check}</p>
@@ -78,7 +78,9 @@ function Check() {
 function Ropes({ gauge, units }: { gauge: Gauge; units: Schemas['Me']['group']['units'] }) {
   return (
     <section className="mb-[5mm] break-inside-avoid">
-      <h2 className="mb-[1mm] text-lg">{words.gauges.rope(gauge.rope, length(gauge.diameter_mm, units))}</h2>
+      <h2 className="mb-[1mm] text-lg">
+        {words.gauges.rope({ name: gauge.rope, d: length(gauge.diameter_mm, units) })}
+      </h2>
       {gauge.strips.map((strip) => {
         const twice = strip.tail_mm > WIDEST;
         const long = twice ? strip.tail_mm / 2 : strip.tail_mm;
@@ -91,7 +93,10 @@ function Ropes({ gauge, units }: { gauge: Gauge; units: Schemas['Me']['group']['
             className="block"
             data-testid="strip"
             data-mm={strip.tail_mm}
-            aria-label={words.gauges.strip(words.gauges.classes[strip.class], length(strip.tail_mm, units))}
+            aria-label={words.gauges.strip({
+              kind: words.gauges.classes[strip.class],
+              mm: length(strip.tail_mm, units),
+            })}
           >
             <rect
               x=".25"

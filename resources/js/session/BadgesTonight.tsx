@@ -7,7 +7,9 @@ import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
+import { needs } from '../words/saying';
+import { inSentence, listOf } from '../words/format';
 
 type Badges = NonNullable<Schemas['RunSheet']['badges']>;
 
@@ -24,10 +26,10 @@ export function BadgesTonight({ badges, meeting }: { badges: Badges; meeting: st
       </h2>
       {byBadge.map((name) => (
         <p key={name} className="border-l-4 border-right pl-3">
-          {words.awards.tonightReady(
-            ready.filter((one) => one.name === name).map((one) => one.learner.name),
-            name,
-          )}
+          {words.awards.tonightReady({
+            names: listOf(ready.filter((one) => one.name === name).map((one) => one.learner.name)),
+            badge: name,
+          })}
         </p>
       ))}
       {ready.length > 0 && me.may.award && (
@@ -42,14 +44,16 @@ export function BadgesTonight({ badges, meeting }: { badges: Badges; meeting: st
             {nearly.map((one) => (
               <li key={`${one.learner.id} ${one.badge}`} className="flex flex-wrap items-center gap-x-4 py-1">
                 <span className="min-w-48 flex-1">
-                  <strong>{one.learner.name}</strong> {words.awards.nearlyOf(one.name)}
-                  <span className="block text-sm text-soft">{words.awards.needs(one.acts.map(words.awards.act))}</span>
+                  <strong>{one.learner.name}</strong> {words.awards.nearlyOf({ badge: one.name })}
+                  <span className="block text-sm text-soft">{needs(one.acts)}</span>
                 </span>
                 {one.acts.slice(0, 1).map((act) =>
                   act.key === null && act.knot !== null ? (
                     <Link key="check" to={`/check/${act.knot}?meeting=${meeting}`} className={LINK}>
                       <CheckCheck aria-hidden className="size-5" /> {words.session.check}
-                      <span className="sr-only">: {words.awards.checkNow(act.name ?? act.knot)}</span>
+                      <span className="sr-only">
+                        : {words.awards.checkNow({ knot: inSentence(act.name ?? act.knot) })}
+                      </span>
                     </Link>
                   ) : (
                     <Link key="page" to={`/crew/${one.learner.id}`} className={LINK}>
@@ -77,7 +81,7 @@ export function HandOver({ badges }: { badges: Badges }) {
         {badges.to_hand.map((one) => (
           <li key={one.id}>
             <strong>{one.learner.name}</strong>: {one.name}
-            {one.handed_on !== null && <span className="text-soft">, {words.awards.kept.toLowerCase()}</span>}
+            {one.handed_on !== null && <span className="text-soft">, {inSentence(words.awards.kept)}</span>}
           </li>
         ))}
       </ul>

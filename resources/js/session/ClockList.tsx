@@ -13,7 +13,7 @@ import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HandOver } from './BadgesTonight';
 import { RigPart } from './RigPart';
 import { Stations } from './Stations';
@@ -47,12 +47,12 @@ export function Refused({ steps, places }: { steps: KeptStep[]; places: Placing[
   return [
     ...steps.filter(refused).map((one) => (
       <RefusedOne key={one.n} onSeen={() => void store.steps.delete(one.n ?? 0)}>
-        {words.session.refused(one.step, one.fault ?? '')}
+        {words.session.refused[one.step]({ why: one.fault ?? '' })}
       </RefusedOne>
     )),
     ...places.filter(refused).map((one) => (
       <RefusedOne key={one.key} onSeen={() => void store.places.delete(one.key)}>
-        {words.session.refused(one.is, one.fault ?? '')}
+        {words.session.refused[one.is]({ why: one.fault ?? '' })}
       </RefusedOne>
     )),
   ];
@@ -110,7 +110,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
         </h2>
         {running && (
           <p className="text-soft" data-testid="behind">
-            {words.session.behind(behind)}
+            {onTime(behind)}
           </p>
         )}
       </div>
@@ -129,7 +129,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
         <details className="mb-2">
           <summary className="flex min-h-12 cursor-pointer items-center gap-2 px-3 text-soft">
             <ChevronRight aria-hidden className="size-5 transition-transform in-open:rotate-90" />
-            {words.session.overAlready(behindUs.length)}
+            {words.session.overAlready({ n: behindUs.length })}
           </summary>
           <ol className="flex flex-col">
             {behindUs.map((block) => (
@@ -163,7 +163,7 @@ export function ClockList({ sheet }: { sheet: RunSheet }) {
                   className={`shrink-0 text-end text-lg font-bold whitespace-nowrap tabular-nums ${left < 0 ? 'text-notyet' : ''}`}
                   aria-live="polite"
                 >
-                  {left < 0 ? words.session.over(-left) : words.session.left(left)}
+                  {left < 0 ? words.session.over({ n: -left }) : words.session.left({ n: left })}
                 </p>
               </div>
               <span aria-hidden className="my-2 block h-3.5 overflow-hidden rounded-full border border-ink bg-paper">
@@ -219,12 +219,14 @@ function Other({ block, name, now, onStep }: { block: Run; name: string; now: nu
       </span>
       <span className="text-sm text-soft tabular-nums">
         {block.state === 'done'
-          ? words.session.took(
-              Math.round(minutesBetween(block.started_at, block.ended_at === null ? now : Date.parse(block.ended_at))),
-              Math.round(block.planned),
-            )
+          ? words.session.took({
+              taken: Math.round(
+                minutesBetween(block.started_at, block.ended_at === null ? now : Date.parse(block.ended_at)),
+              ),
+              planned: Math.round(block.planned),
+            })
           : block.state === 'waiting'
-            ? words.course.minutes(Math.round(block.planned))
+            ? words.course.minutes({ n: Math.round(block.planned) })
             : words.session.states[block.state]}
       </span>
       {waiting && me.may.teach && <More plain block={block} name={name} onStep={onStep} />}
@@ -271,4 +273,9 @@ function More({
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   );
+}
+
+function onTime(behind: number): string {
+  const say = words.session.behind;
+  return behind > 0 ? say.behind({ n: behind }) : behind < 0 ? say.ahead({ n: -behind }) : say.onTime;
 }

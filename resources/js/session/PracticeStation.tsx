@@ -10,7 +10,7 @@ import { LINK } from '../ui/link';
 import { QrCode } from '../ui/QrCode';
 import { Sheet } from '../ui/Sheet';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Whoever waits for a turn practises, at the room's own tablets: the code for them, to be held up. */
 export function PracticeStation() {
@@ -55,7 +55,7 @@ function Code() {
   return (
     <div className="flex flex-col items-center gap-2 text-center">
       <QrCode link={cornerLink(card.code)} size={240} />
-      <p className="text-soft">{words.cards.open(`${window.location.host}/practice`)}</p>
+      <p className="text-soft">{words.cards.open({ address: `${window.location.host}/practice` })}</p>
       <strong className="font-display text-5xl tracking-[0.14em] tabular-nums" data-testid="station-code">
         {card.code}
       </strong>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useMe } from '../device/me';
-import { words } from '../words/en';
+import { words } from '../words';
 
 type Part = keyof Schemas['RigOnSheet']['lists'];
 
@@ -48,7 +48,7 @@ export function RigPart({
       ) : (
         <details open={open} className="print:hidden">
           <summary className="flex min-h-12 cursor-pointer items-center font-semibold">
-            {words.session.rigList(ticked.filter((line) => lines.includes(line)).length, lines.length)}
+            {words.session.rigList({ done: ticked.filter((line) => lines.includes(line)).length, all: lines.length })}
           </summary>
           <ol>
             {lines.map((line) => (

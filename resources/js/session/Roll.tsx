@@ -6,7 +6,7 @@ import { store } from '../outbox/store';
 import { markHere } from '../outbox/sync';
 import { useLive } from '../outbox/useLive';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Who is here, a tap each, with a network or without. */
 export function Roll({ sheet }: { sheet: Schemas['RunSheet'] }) {
@@ -42,7 +42,7 @@ export function Roll({ sheet }: { sheet: Schemas['RunSheet'] }) {
           {words.session.roll}
         </h2>
         <span className="text-soft" aria-live="polite">
-          {words.session.count(here, sheet.roll.length)}
+          {words.session.count({ n: here, all: sheet.roll.length })}
         </span>
       </div>
       <p className="mb-3 text-sm text-soft">{me.may.teach ? words.session.markHelp : words.session.cannot}</p>
@@ -54,7 +54,7 @@ export function Roll({ sheet }: { sheet: Schemas['RunSheet'] }) {
               type="button"
               disabled={!me.may.teach}
               aria-pressed={one.present === true}
-              aria-label={`${words.session.mark(one.name)}${one.present === null ? '' : `: ${one.present ? words.session.here : words.session.away}`}`}
+              aria-label={`${words.session.mark({ name: one.name })}${one.present === null ? '' : `: ${one.present ? words.session.here : words.session.away}`}`}
               onClick={() => mark.mutate({ learner: one.id, present: one.present !== true })}
               className={`flex min-h-14 w-full items-center justify-between gap-2 rounded-lg border-2 px-3 text-left font-semibold disabled:cursor-default ${one.present === true ? 'border-right bg-right text-on-right' : one.present === false ? 'border-dashed border-soft text-soft' : 'border-line bg-card'}`}
             >

@@ -16,7 +16,7 @@ import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
 import { dayLong, timeAfter } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { BadgesTonight, HandOver } from './BadgesTonight';
 import { withSteps } from './clock';
 import { ClockList, Refused, useRun, useSteps } from './ClockList';
@@ -38,7 +38,7 @@ export function SessionPage() {
   // It was on already when the server heard of this one.
   if (begun?.became !== undefined && begun.became !== meeting)
     return <Navigate to={`/meeting/${begun.became}`} replace />;
-  if (begun?.state === 'refused') return <p role="alert">{words.session.notBegun(begun.fault ?? '')}</p>;
+  if (begun?.state === 'refused') return <p role="alert">{words.session.notBegun({ why: begun.fault ?? '' })}</p>;
   return <MeetingPage key={meeting} id={meeting} begun={begun?.state === 'waiting' ? begun : null} />;
 }
 
@@ -65,14 +65,14 @@ function MeetingPage({ id, begun }: { id: string; begun: Evening | null }) {
     <div id="session" className="flex max-w-6xl flex-col gap-6 print:block">
       <div>
         <p className="text-soft">
-          {words.course.meeting(meeting.number)}
+          {words.course.meeting({ n: meeting.number })}
           {meeting.place && `, ${meeting.place}`}
         </p>
         <h1 className="text-2xl rail:text-3xl">{dayLong(meeting.date)}</h1>
         <p className="text-soft">
           {begun
-            ? words.session.begunHere(meeting.starts_at)
-            : words.session.edge(meeting.starts_at, timeAfter(meeting.starts_at, meeting.minutes))}
+            ? words.session.begunHere({ time: meeting.starts_at })
+            : words.session.edge({ from: meeting.starts_at, to: timeAfter(meeting.starts_at, meeting.minutes) })}
         </p>
       </div>
       <p className={`-mt-4 flex flex-wrap gap-x-5 print:hidden ${runs ? 'order-last rail:order-none' : ''}`}>
@@ -184,11 +184,11 @@ function BlockAbout({ block, sheet }: { block: Schemas['Block']; sheet: RunSheet
         {name && <strong className="block text-lg leading-tight print:ms-2 print:inline">{name}</strong>}
       </p>
       <p className="text-sm text-soft print:ms-2 print:inline">
-        {words.course.minutes(Math.round(block.minutes))}
+        {words.course.minutes({ n: Math.round(block.minutes) })}
         {!several && block.kind !== 'inspect' && block.kind !== 'strike' && `: ${block.why}`}
         {!several && block.parts.length > 0 && (
           <span className="block print:hidden">
-            {block.parts.map((part) => words.session.part(part.part, part.minutes)).join(', ')}
+            {block.parts.map((part) => words.session.part[part.part]({ minutes: part.minutes })).join(', ')}
           </span>
         )}
       </p>
@@ -206,7 +206,7 @@ function Checkers({ meeting }: { meeting: RunSheet['meeting'] }) {
   });
   return (
     <div className="mb-3 flex flex-wrap items-center justify-between gap-3 print:hidden">
-      <span>{words.course.canCheck(meeting.checkers)}</span>
+      <span>{words.course.canCheck({ n: meeting.checkers })}</span>
       {meeting.checkers > 1 && (
         <Button disabled={change.isPending} onClick={() => change.mutate(meeting.checkers - 1)}>
           <UserMinus aria-hidden className="size-5" /> {words.course.oneLess}
@@ -232,9 +232,9 @@ function Expected({ of, knots }: { of: NonNullable<RunSheet['expected']>; knots:
         {of.map((one) => (
           <tr key={one.knot} className="border-b border-line">
             <td className="py-1 pe-2">{knots[one.knot] ?? one.knot}</td>
-            <td className="py-1 pe-2">{words.session.expectedOf(one.expected, one.learners)}</td>
+            <td className="py-1 pe-2">{words.session.expectedOf({ n: one.expected, all: one.learners })}</td>
             <td className={`py-1 ${one.tried > 0 && one.passed < one.expected ? 'font-semibold text-notyet' : ''}`}>
-              {words.session.came(one.passed, one.tried)}
+              {words.session.came({ passed: one.passed, tried: one.tried })}
             </td>
           </tr>
         ))}
@@ -254,8 +254,8 @@ function Summary({ sheet }: { sheet: RunSheet }) {
         {words.session.summary}
       </h2>
       <p>
-        {words.session.summaryLine(count('done'), count('skipped'), count('carried'))}{' '}
-        {words.session.checks(sheet.meeting.results)}.
+        {words.session.summaryLine({ done: count('done'), skipped: count('skipped'), carried: count('carried') })}{' '}
+        {words.session.checks({ n: sheet.meeting.results })}.
       </p>
       {sheet.expected && sheet.expected.length > 0 && <Expected of={sheet.expected} knots={sheet.knots} />}
       {me.may.plan && sheet.proposal && course.data && (

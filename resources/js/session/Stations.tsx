@@ -5,8 +5,8 @@ import type { Schemas } from '../api/client';
 import { type Station, StationCard } from '../course/StationCard';
 import { useMe } from '../device/me';
 import { leadStations, moveLearner } from '../outbox/sync';
-import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { inSentence, listOf } from '../words/format';
+import { words } from '../words';
 import { DragBetween, OpenStation } from './Dragging';
 
 type RunSheet = Schemas['RunSheet'];
@@ -81,7 +81,9 @@ function Lead({ knot, mine, sheet }: { knot: string; mine: boolean; sheet: RunSh
   const names = (sheet.leads[knot] ?? []).map((one) => one.name);
   return (
     <span className="mt-1 flex flex-wrap items-center gap-x-3 print:mt-0">
-      {names.length > 0 && <span className="text-sm font-semibold">{words.session.ledBy(listOf(names))}</span>}
+      {names.length > 0 && (
+        <span className="text-sm font-semibold">{words.session.ledBy({ names: listOf(names) })}</span>
+      )}
       <button
         type="button"
         aria-pressed={mine}
@@ -126,7 +128,7 @@ function Move({
                 onSelect={() => void moveLearner(sheet.meeting.id, place, one.id, knot)}
                 className="flex min-h-12 cursor-pointer items-center rounded-lg px-3 outline-none data-[highlighted]:bg-wash"
               >
-                {words.session.moveTo(one.name, sheet.knots[knot] ?? knot)}
+                {words.session.moveTo({ name: one.name, knot: inSentence(sheet.knots[knot] ?? knot) })}
               </DropdownMenu.Item>
             )),
           )}

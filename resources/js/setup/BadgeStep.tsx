@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { SelectField, TextField } from '../ui/Field';
 import { listOf } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { Step } from './steps';
 
 type KnotName = { id: string; name: string; family: string };
@@ -103,7 +103,7 @@ function OwnBadge({ answers, set, knots }: Step & { knots: KnotName[] }) {
           onChange={(event) => set({ ownAny: event.target.value })}
           options={[
             ['', words.setup.ownAll],
-            ...answers.ownKnots.slice(1).map((_, n) => [String(n + 1), words.setup.ownAny(n + 1)] as const),
+            ...answers.ownKnots.slice(1).map((_, n) => [String(n + 1), words.setup.ownAny({ n: n + 1 })] as const),
           ]}
         />
       </div>

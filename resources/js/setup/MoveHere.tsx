@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NewPasswordField } from '../ui/Field';
 import { Faults } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { SetUpCode } from './steps';
 
 /** The first visit of a house that a group moves to: its zip is looked at, and taken in by one of its leads. */

@@ -5,7 +5,7 @@ import { badgesQuery, houseQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { LINK } from '../ui/link';
 import { Failure, Faults, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Answers, emptyAnswers, stepOf, toRequest } from './answers';
 import { BadgeStep } from './BadgeStep';
 import { MoveHere } from './MoveHere';

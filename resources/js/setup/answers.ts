@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { namesIn } from '../crew/AddLearners';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** The set-up as typed, before it is sent. */
 export type Answers = {

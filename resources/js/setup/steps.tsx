@@ -6,7 +6,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField, NewPasswordField, optionsOf, SelectField, TextField } from '../ui/Field';
 import { dayLong, dayShort } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 import { type Answers, weekly } from './answers';
 
 export type Step = { answers: Answers; set: (part: Partial<Answers>) => void };
@@ -130,7 +130,7 @@ export function LearnersStep({ answers, set }: Step) {
         label={words.setup.learners}
         rows={9}
         required
-        hint={`${words.setup.learnersHelp} ${words.setup.found(namesIn(answers.learners).length)}.`}
+        hint={`${words.setup.learnersHelp} ${words.setup.found({ n: namesIn(answers.learners).length })}.`}
         value={answers.learners}
         onChange={(event) => set({ learners: event.target.value })}
       />
@@ -198,7 +198,7 @@ export function MeetingsStep({ answers, set }: Step) {
             {dayShort(date)}
             <button
               type="button"
-              aria-label={words.setup.remove(dayLong(date))}
+              aria-label={words.setup.remove({ day: dayLong(date) })}
               className="grid size-12 place-items-center"
               onClick={() => set({ dates: answers.dates.filter((one) => one !== date) })}
             >

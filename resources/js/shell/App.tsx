@@ -8,7 +8,7 @@ import { useGoing } from '../device/going';
 import { leave } from '../device/offline';
 import { Button } from '../ui/Button';
 import { Failure, Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { page } from './page';
 import { meToday } from '../device/today';
 

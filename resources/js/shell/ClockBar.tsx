@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { clocksApart, onClock } from '../api/time';
 import { momentLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Where the device and the group's computer do not agree on the time: neither can know which is wrong, people can. */
 export function ClockBar() {
@@ -13,7 +13,7 @@ export function ClockBar() {
       className="mb-3 rounded-lg border-2 border-dashed border-soft px-3 py-2 print:hidden"
       data-testid="clocks"
     >
-      {words.clocksApart(momentLong(apart.device), momentLong(apart.server))}
+      {words.clocksApart({ device: momentLong(apart.device), computer: momentLong(apart.server) })}
     </p>
   );
 }

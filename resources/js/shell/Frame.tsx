@@ -2,7 +2,7 @@ import { Suspense } from 'react';
 import { Loading } from '../ui/states';
 import { CalendarRange, CheckCheck, Presentation, Sailboat, Tent, Users } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
-import { words } from '../words/en';
+import { words } from '../words';
 import { SyncBar } from '../outbox/SyncBar';
 import { ClockBar } from './ClockBar';
 import { GroupMenu } from './GroupMenu';

@@ -17,12 +17,12 @@ import { useMutation } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { sync } from '../outbox/sync';
-import { saveFile, useSync } from '../outbox/SyncBar';
+import { kindOf, saveFile, useSync } from '../outbox/SyncBar';
 import { useMe } from '../device/me';
 import { leave, openGroup } from '../device/offline';
 import { currentScheme, toggleScheme } from '../device/scheme';
@@ -53,7 +53,7 @@ export function GroupMenu() {
           open
           onClose={() => setLeaving(false)}
           title={words.nav.signOut}
-          about={words.sync.leaving(unsent, notes)}
+          about={words.sync.leaving[kindOf(unsent, notes)]({ n: unsent, notes })}
         >
           <div className="flex flex-col gap-3">
             <Button look="signal" onClick={() => setLeaving(false)}>
@@ -68,7 +68,7 @@ export function GroupMenu() {
         <Sheet
           open
           onClose={() => setOpening(null)}
-          title={words.host.switching(opening.name)}
+          title={words.host.switching({ group: opening.name })}
           about={unsent + notes > 0 ? words.host.switchingAbout : undefined}
         >
           <div className="flex flex-col gap-3">
@@ -79,7 +79,7 @@ export function GroupMenu() {
               disabled={unsent + notes > 0 || open.isPending}
               onClick={() => open.mutate(opening.id)}
             >
-              {words.host.switching(opening.name)}
+              {words.host.switching({ group: opening.name })}
             </Button>
           </div>
         </Sheet>
@@ -105,7 +105,7 @@ export function GroupMenu() {
               .filter((one) => one.id !== me.group.id)
               .map((one) => (
                 <DropdownMenu.Item key={one.id} className={ITEM} onSelect={() => setOpening(one)}>
-                  <ArrowRightLeft aria-hidden className="size-5 shrink-0" /> {words.host.switching(one.name)}
+                  <ArrowRightLeft aria-hidden className="size-5 shrink-0" /> {words.host.switching({ group: one.name })}
                 </DropdownMenu.Item>
               ))}
             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate('/house')}>

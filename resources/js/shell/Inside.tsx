@@ -3,7 +3,7 @@ import { Navigate, Route, Routes } from 'react-router';
 import { showGroup, type Schemas } from '../api/client';
 import { keepKey, sync } from '../outbox/sync';
 import { Loading } from '../ui/states';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Frame } from './Frame';
 import { MeContext } from '../device/me';
 import { useTonight } from '../device/useEvenings';

@@ -2,7 +2,7 @@ import { Truck } from 'lucide-react';
 import { Link } from 'react-router';
 import { LINK } from '../ui/link';
 import { momentLong } from '../words/format';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** That the group lives in another house now, and nothing is written here any more. */
 export function Moved({ at, mayLead }: { at: string; mayLead: boolean }) {
@@ -14,7 +14,7 @@ export function Moved({ at, mayLead }: { at: string; mayLead: boolean }) {
     >
       <Truck aria-hidden className="size-6 shrink-0 text-hemp-deep" />
       <p className="flex-1 py-1">
-        <strong>{words.along.moved(momentLong(Date.parse(at)))}</strong> {words.along.movedAbout}
+        <strong>{words.along.moved({ time: momentLong(Date.parse(at)) })}</strong> {words.along.movedAbout}
       </p>
       {mayLead && (
         <Link to="/along" className={LINK}>

@@ -4,7 +4,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
 import { glide, wantsStill } from '../drawing/motion';
-import { words } from '../words/en';
+import { words } from '../words';
 import { isBraided } from './reach';
 import { SIDE, type Turn } from './sides';
 import { SpaceView } from './SpaceView';

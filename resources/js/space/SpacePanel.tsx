@@ -1,7 +1,7 @@
 import { Pause, RotateCw } from 'lucide-react';
 import { useId, useState } from 'react';
 import type { Schemas } from '../api/client';
-import { words } from '../words/en';
+import { words } from '../words';
 import { isBraided } from './reach';
 import { SpaceView } from './SpaceView';
 

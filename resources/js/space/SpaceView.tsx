@@ -3,7 +3,7 @@ import { type PointerEvent, type RefObject, useEffect, useMemo, useRef, useState
 import { knotInSpaceQuery, queryClient } from '../api/queries';
 import type { Schemas } from '../api/client';
 import { wantsStill } from '../drawing/motion';
-import { words } from '../words/en';
+import { words } from '../words';
 import type { InSpace } from './decode';
 import type { Colours, Reach, Stage3d } from './stage3d';
 import { RADIAN, SIDE, type Shown, sideOf, swept, type Turn, upright } from './sides';
@@ -118,7 +118,7 @@ export function SpaceView({
       ref={box}
       role="application"
       aria-roledescription={words.space.turnable}
-      aria-label={words.space.of(knot.name)}
+      aria-label={words.space.of({ knot: knot.name })}
       tabIndex={0}
       className={`touch-none cursor-grab outline-offset-4 active:cursor-grabbing ${className}`}
       data-testid="in-space"

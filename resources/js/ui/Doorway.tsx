@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { words } from '../words/en';
+import { words } from '../words';
 import { HANGING_ROPE, LOOKS } from './looks';
 
 /** The screens before the sign-in: one column beside a length of rope. */

@@ -6,7 +6,7 @@ import {
   useId,
 } from 'react';
 import { LOOKS } from './looks';
-import { words } from '../words/en';
+import { words } from '../words';
 import * as limits from '../api/limits';
 
 type About = { label: string; hint?: string | undefined; fault?: string | undefined };

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { words } from '../words/en';
+import { words } from '../words';
 import { Button } from './Button';
 import { QrCode } from './QrCode';
 

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** A dialog that rises from the bottom in the hand and stands in the middle at a desk. */
 export function Sheet({

@@ -1,5 +1,5 @@
 import { UserRound } from 'lucide-react';
-import { words } from '../words/en';
+import { words } from '../words';
 
 /** Beside a knot that closes or tightens. */
 export function WithAdult({ className }: { className: string }) {

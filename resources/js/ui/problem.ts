@@ -1,8 +1,9 @@
 import { ApiProblem } from '../api/client';
-import { unknown } from '../words/signIn';
+import { signInWords } from '../words/signIn';
 
 /** What went wrong, in one sentence. */
-export const problemSentence = (error: unknown): string => (error instanceof Error ? error.message : unknown);
+export const problemSentence = (error: unknown): string =>
+  error instanceof Error ? error.message : signInWords().unknown;
 
 /** What the server refused, each fault in its own words. */
 export const problemLines = (error: unknown): string[] =>

@@ -1,4 +1,4 @@
-import { words } from '../words/en';
+import { words } from '../words';
 import { Button } from './Button';
 import { LOOKS } from './looks';
 import { problemLines, problemSentence } from './problem';

@@ -1,4 +1,4 @@
-const locale = navigator.language || 'en';
+import { locale } from './language';
 
 /** A calendar day, such as 2026-11-24, without any shift of time zone. */
 function day(date: string): Date {
@@ -39,9 +39,27 @@ export function percent(value: number): string {
   return new Intl.NumberFormat(locale, { style: 'percent' }).format(value);
 }
 
-export function listOf(parts: string[]): string {
-  return new Intl.ListFormat(locale, { type: 'conjunction' }).format(parts);
+export function listOf(parts: string[], type: 'conjunction' | 'disjunction' = 'conjunction'): string {
+  return new Intl.ListFormat(locale, { type }).format(parts);
 }
+
+/** A name within a sentence: small, where the language does not write all nouns large, and the name is no abbreviation. */
+export const inSentence = (name: string): string =>
+  /^(de|lb)\b/.test(locale) || /^\p{Lu}{2}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
+
+/** So many of a unit, as the language writes it. */
+const inUnit = (value: number, unit: string, digits = 0): string =>
+  new Intl.NumberFormat(locale, { style: 'unit', unit, maximumFractionDigits: digits }).format(value);
+
+/** How large a file is. */
+export const size = (bytes: number): string =>
+  bytes < 100_000 ? inUnit(Math.ceil(bytes / 1000), 'kilobyte') : inUnit(bytes / 1e6, 'megabyte', 1);
+
+/** How much room a disk has, from megabytes. */
+export const gigabytes = (mb: number): string => inUnit(mb / 1000, 'gigabyte', mb < 10_000 ? 1 : 0);
+
+/** A thickness, or whatever else is in millimetres for everybody. */
+export const millimetres = (mm: number, digits = 0): string => inUnit(mm, 'millimeter', digits);
 
 /** A time of day some minutes after another, as 18:35. */
 export function timeAfter(start: string, minutes: number): string {
@@ -52,12 +70,12 @@ export function timeAfter(start: string, minutes: number): string {
 
 /** A length of rope as the group reads it, in metres or feet. */
 export function metres(mm: number, units: 'mm' | 'inches'): string {
-  return units === 'mm' ? `${number(mm / 1000, 2)} m` : `${number(mm / 304.8, 1)} ft`;
+  return units === 'mm' ? inUnit(mm / 1000, 'meter', 2) : inUnit(mm / 304.8, 'foot', 1);
 }
 
 /** A length as the group reads it; the core's are always in mm. */
 export function length(mm: number, units: 'mm' | 'inches'): string {
-  return units === 'mm' ? `${number(mm)} mm` : `${number(mm / 25.4, 1)} in`;
+  return units === 'mm' ? inUnit(mm, 'millimeter') : inUnit(mm / 25.4, 'inch', 1);
 }
 
 /** What lengths up to so many mm are asked for and shown in. */

@@ -1,0 +1,9 @@
+/** A file of words: messages, in groups and lists. */
+type Tree = string | readonly Tree[] | { readonly [key: string]: Tree };
+
+export function asked(message: string): Map<string, 'string' | 'number'>;
+export function language(name: string): Record<string, Tree>;
+export function languages(): string[];
+export function faults(english: Tree, other: Tree): string[];
+export function missing(english: Tree, other: Tree): string[];
+export function typeOf(tree: Tree): string;
