@@ -43,31 +43,10 @@ final readonly class CrewBoard
             'learners' => $learners,
             'ready' => $this->ready($current, $progress),
             'badges' => array_values(array_map(fn (BadgePack $badge): array => ['id' => $badge->id, 'name' => $badge->name, 'knots' => $badge->knots()], $current)),
-            'today' => $state->today, 'tonight' => $this->tonight($learners, $state->today),
+            'today' => $state->today,
+            // Asked for by pages that were opened before the screens said themselves what tonight changed.
+            'tonight' => [],
         ];
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $learners
-     * @return list<array{id: string, name: string, words: list<string>}> what was checked today, learner by learner
-     */
-    private function tonight(array $learners, string $today): array
-    {
-        $changed = [];
-        foreach ($learners as $learner) {
-            $words = [];
-            foreach ((array) $learner['marks'] as $knot => $mark) {
-                if ($mark['day'] === $today) {
-                    $words[$knot] = $this->names->of((string) $knot).': '.lcfirst($mark['words']);
-                }
-            }
-            ksort($words);
-            if ($words !== []) {
-                $changed[] = ['id' => $learner['id'], 'name' => $learner['name'], 'words' => array_values($words)];
-            }
-        }
-
-        return $changed;
     }
 
     /** @return list<string> the knots of the group's badges, in badge order, then any other knot somebody has met */

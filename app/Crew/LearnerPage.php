@@ -16,7 +16,6 @@ use App\Models\PracticeDay;
 use App\Models\Standing;
 use App\Models\User;
 use Compadre\Core\Checking\Kind;
-use Compadre\Core\Checking\MarkWords;
 use Compadre\Core\Teaching\BadgePack;
 
 /**
@@ -66,7 +65,6 @@ final readonly class LearnerPage
             'id' => $event->id, 'kind' => $event->kind->value, 'knot' => $event->knot, 'day' => $event->day, 'by' => self::who($names, $event->by), 'sent_by' => $event->sent_by === null ? null : self::who($names, $event->sent_by),
             'verdict' => $event->verdict->value, 'tying' => $event->tying->value, 'dressing' => $event->dressing->value, 'tail' => $event->tail->value,
             'prompts' => $event->prompts, 'how' => $event->how, 'measured_mm' => $event->measured_mm, 'took_s' => $event->took_s, 'mistake' => $event->mistake, 'note' => $event->note, 'rig' => $event->rig_name,
-            'words' => ucfirst(MarkWords::parts($event->tying, $event->dressing, $event->tail, $event->prompts)).'.',
             'taken_back' => $takenBack, 'clock_off' => $event->clock_off_s !== 0, 'day_by_server' => $event->day_by_server,
         ];
     }

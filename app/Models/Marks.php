@@ -4,20 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Compadre\Core\Checking\Level;
-use Compadre\Core\Checking\MarkWords;
 use Compadre\Core\Checking\Memory;
-use Compadre\Core\Checking\Seen;
-use Compadre\Core\Checking\Verdict;
 
 /**
  * A standing as the three-strand mark shows it on a day.
  */
 final class Marks
 {
-    /** @var array<string, string> words of marks that look the same, by what they look like */
-    private static array $words = [];
-
     /** @return array<string, mixed> */
     public static function of(Standing $standing, string $today): array
     {
@@ -34,10 +27,6 @@ final class Marks
             'prompts' => (int) $row['prompts'], 'day' => $row['day'], 'due' => $due,
             'chance' => $chance === null ? null : round($chance, 3),
             'two_leaders' => (bool) $row['two_leaders'],
-            'words' => self::$words["{$row['level']} {$row['verdict']} {$row['tying']} {$row['dressing']} {$row['tail']} {$row['prompts']} $due"] ??= MarkWords::of(
-                $row['level'] === null ? null : Level::from($row['level']), Verdict::from($row['verdict']), Seen::from($row['tying']), Seen::from($row['dressing']),
-                Seen::from($row['tail']), (int) $row['prompts'], $due,
-            ),
         ];
     }
 

@@ -189,7 +189,7 @@ it('shows the sheet of a knot: those here first, and of them those who need it',
     expect(array_map(fn (array $row): array => [$row['name'], $row['present'], $row['wanted']], $sheet['rows']))->toBe([['Cleo M.', true, 'has_it'], ['Ada P.', true, null], ['Bram K.', false, 'has_it']]);
     // 6 x 1.0 x 10 mm.
     expect($sheet['tail'])->toMatchArray(['required_mm' => 60, 'verdict' => null]);
-    expect($sheet['rows'][1]['mark']['words'])->toBe('Has it: tying right, dressing right, tail right.');
+    expect($sheet['rows'][1]['mark'])->toMatchArray(['level' => 'has_it', 'verdict' => 'has_it', 'tying' => 'yes', 'dressing' => 'yes', 'tail' => 'yes', 'prompts' => 0, 'due' => false]);
 });
 
 it('judges a tail as it is measured', function (): void {

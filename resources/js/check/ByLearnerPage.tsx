@@ -9,6 +9,7 @@ import { useMe } from '../device/me';
 import { Failure, Faults, Loading } from '../ui/states';
 import { percent } from '../words/format';
 import { words } from '../words';
+import { markWords } from '../drawing/markWords';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
 import { PartsSheet } from './PartsSheet';
@@ -131,7 +132,7 @@ function KnotRow({
         onClick={onOpen}
         className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash"
       >
-        <Mark mark={knot.mark} label={knot.mark?.words ?? words.crew.none} size={34} />
+        <Mark mark={knot.mark} label={markWords(knot.mark)} size={34} />
         <span className="min-w-0 flex-1">
           <strong className="block text-lg leading-tight">
             {knot.name}

@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
 import { dayShort, inSentence } from '../words/format';
 import { words } from '../words';
+import { markWords } from '../drawing/markWords';
 import { PassButton } from './PassButton';
 
 type Row = Schemas['CheckSheet']['rows'][number];
@@ -27,7 +28,7 @@ export function LearnerRow({
         onClick={onOpen}
         className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash"
       >
-        <Mark mark={row.mark} label={row.mark?.words ?? words.crew.none} size={34} />
+        <Mark mark={row.mark} label={markWords(row.mark)} size={34} />
         <span className="min-w-0 flex-1">
           <span className="flex items-baseline gap-2">
             <strong className="truncate text-lg">

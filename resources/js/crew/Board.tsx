@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Mark } from '../drawing/Mark';
 import { words } from '../words';
+import { markWords } from '../drawing/markWords';
 
 type Crew = Schemas['Crew'];
 export type Zoom = 'near' | 'usual' | 'far';
@@ -114,19 +115,15 @@ export function Board({
                   </th>
                   {knots.map((knot) => {
                     const mark = learner.marks[knot.id] ?? null;
-                    const tonight = mark !== null && crew.tonight.length > 0 && mark.day === crew.today;
+                    const tonight = mark !== null && mark.day === crew.today;
                     return (
                       <td
                         key={knot.id}
                         className={`border-t border-line text-center group-hover:bg-wash ${tonight ? 'bg-wash' : ''}`}
-                        title={mark?.words}
+                        title={mark === null ? undefined : markWords(mark)}
                       >
                         <span className="inline-flex align-middle">
-                          <Mark
-                            mark={mark}
-                            label={`${knot.name}: ${mark?.words ?? words.crew.none}`}
-                            size={size.mark}
-                          />
+                          <Mark mark={mark} label={`${knot.name}: ${markWords(mark)}`} size={size.mark} />
                         </span>
                       </td>
                     );

@@ -11,7 +11,9 @@ import { SelectField } from '../ui/Field';
 import { Toggle } from '../ui/Toggle';
 import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
+import { markOf } from '../drawing/markWords';
 import { words } from '../words';
+import {} from '../drawing/markWords';
 import { AddLearners } from './AddLearners';
 import { Board, type Zoom } from './Board';
 import { HadBefore } from './HadBefore';
@@ -30,7 +32,8 @@ export function CrewPage() {
   const [had, setHad] = useState(false);
   if (crew.isPending) return <Loading />;
   if (crew.isError) return <Failure error={crew.error} retry={() => void crew.refetch()} />;
-  const { learners, ready, tonight } = crew.data;
+  const { learners, ready } = crew.data;
+  const tonight = changedTonight(crew.data);
   return (
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -73,8 +76,8 @@ export function CrewPage() {
           </summary>
           <ul className="flex flex-col gap-1 pb-3">
             {tonight.map((one) => (
-              <li key={one.id}>
-                <strong>{one.name}</strong>: {one.words.join(' ')}
+              <li key={one.name}>
+                <strong>{one.name}</strong>: {one.changes.join(' ')}
               </li>
             ))}
           </ul>
@@ -169,4 +172,16 @@ function Archived() {
       </ul>
     </details>
   );
+}
+
+/** Whom tonight changed something for, and what, knot by knot. */
+function changedTonight({ knots, learners, today }: Schemas['Crew']): { name: string; changes: string[] }[] {
+  const changed = learners.map(({ name, marks }) => ({
+    name,
+    changes: knots.flatMap((knot) => {
+      const mark = marks[knot.id];
+      return mark?.day === today ? [markOf(knot.name, mark)] : [];
+    }),
+  }));
+  return changed.filter((one) => one.changes.length > 0);
 }

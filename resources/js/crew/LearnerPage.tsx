@@ -12,6 +12,7 @@ import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { dayOf, dayShort, millimetres, number } from '../words/format';
 import { words } from '../words';
+import { markWords, seenWords } from '../drawing/markWords';
 import { OutlineTree } from './OutlineTree';
 import { Overrule } from './Overrule';
 import { KeepLearner } from './KeepLearner';
@@ -59,7 +60,7 @@ export function LearnerPage() {
             <Mark mark={mark} label="" size={36} />
             <span>
               <strong className="block leading-tight">{knots[knot]}</strong>
-              <span className="text-sm text-soft">{mark.words}</span>
+              <span className="text-sm text-soft">{markWords(mark)}</span>
             </span>
           </li>
         ))}
@@ -165,7 +166,7 @@ function History({
             </span>
             <span className="text-sm text-soft">
               {[
-                entry.rig === null ? entry.words : '',
+                entry.rig === null ? seenWords(entry) : '',
                 entry.measured_mm === null ? '' : words.crew.measured({ mm: millimetres(entry.measured_mm) }),
                 entry.took_s === null ? '' : words.crew.took({ seconds: number(entry.took_s, 1) }),
                 entry.kind === 'overrule' ? words.crew.overrule : '',

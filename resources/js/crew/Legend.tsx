@@ -13,7 +13,6 @@ const clean: Schemas['Mark'] = {
   due: false,
   chance: 1,
   two_leaders: false,
-  words: '',
 };
 
 const SAMPLES: readonly (readonly [keyof typeof words.crew.legendItems, Schemas['Mark'] | null])[] = [

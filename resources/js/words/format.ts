@@ -47,6 +47,9 @@ export function listOf(parts: string[], type: 'conjunction' | 'disjunction' = 'c
 export const inSentence = (name: string): string =>
   /^(de|lb)\b/.test(locale) || /^\p{Lu}{2}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1);
 
+/** Words at the beginning of a sentence. */
+export const sentence = (said: string): string => said.charAt(0).toLocaleUpperCase(locale) + said.slice(1);
+
 /** So many of a unit, as the language writes it. */
 const inUnit = (value: number, unit: string, digits = 0): string =>
   new Intl.NumberFormat(locale, { style: 'unit', unit, maximumFractionDigits: digits }).format(value);
