@@ -1,7 +1,8 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { asked, faults, language, languages, missing, typeOf } from '../../ops/words.mjs';
 import { words } from '../../resources/js/words';
 import { inSentence, size } from '../../resources/js/words/format';
+import { choose, fetchWords, filesOf } from '../../resources/js/words/language';
 import { pseudo } from '../../resources/js/words/pseudo';
 import { read } from '../../resources/js/words/read';
 import { changed, over } from '../../resources/js/words/tree';
@@ -102,17 +103,34 @@ describe('the language to try with', () => {
 });
 
 describe('which language', () => {
-  beforeEach(() => vi.resetModules());
+  const folders = new Set(['en', 'de', 'pt-BR', 'gsw']);
 
   it.each([
-    [['de-AT', 'en-GB', 'en'], 'en-GB'],
-    [['de'], 'en'],
-    [['en-US'], 'en-US'],
-  ])('of %j is %s, where there is English alone', async (asked, locale) => {
-    vi.spyOn(navigator, 'languages', 'get').mockReturnValue(asked);
-    const { fetchWords, locale: chosen } = await import('../../resources/js/words/language');
+    [['de-AT', 'en-GB'], { locale: 'de-AT', folder: 'de' }],
+    [['fr', 'en-GB', 'de'], { locale: 'en-GB', folder: 'en' }],
+    [['pt-PT', 'pt-BR'], { locale: 'pt-BR', folder: 'pt-BR' }],
+    [['gsw-CH'], { locale: 'gsw-CH', folder: 'gsw' }],
+    [['fr'], { locale: 'en', folder: 'en' }],
+    [[], { locale: 'en', folder: 'en' }],
+  ])('of %j is %j', (asked, chosen) => {
+    expect(choose(asked, folders)).toEqual(chosen);
+  });
+
+  it('is said in English as far as its files do not come', async () => {
+    const files = {
+      '/words/de/check.json': () => Promise.resolve({ check: { title: 'Prüfen' } }),
+      '/words/de/crew.json': () => Promise.reject(new Error('no network')),
+      '/words/fr/check.json': () => Promise.resolve({ check: { title: 'Vérifier' } }),
+    };
+    expect(await filesOf('de', files)).toEqual({ check: { check: { title: 'Prüfen' } } });
+  });
+
+  it('is told to the page, also where the device keeps nothing', async () => {
+    vi.spyOn(Storage.prototype, 'getItem').mockImplementation(() => {
+      throw new Error('denied');
+    });
     await fetchWords();
-    expect(chosen).toBe(locale);
-    expect(document.documentElement.lang).toBe(locale);
+    expect(document.documentElement.lang).toBe('en-US');
+    expect(words.save).toBe('Save');
   });
 });
