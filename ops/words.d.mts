@@ -1,5 +1,4 @@
-/** A file of words: messages, in groups and lists. */
-type Tree = string | readonly Tree[] | { readonly [key: string]: Tree };
+import type { Tree } from '../resources/js/words/tree';
 
 export function asked(message: string): Map<string, 'string' | 'number'>;
 export function language(name: string): Record<string, Tree>;

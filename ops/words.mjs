@@ -65,12 +65,8 @@ export function faults(english, other, at = '') {
 
 /** What a language does not say yet, place by place: English stands in for it. */
 export function missing(english, other, at = '') {
-  if (other === undefined)
-    return typeof english === 'string'
-      ? [at]
-      : Object.entries(english).flatMap(([key, one]) => missing(one, undefined, `${at}/${key}`));
-  if (typeof english === 'string') return [];
-  return Object.entries(english).flatMap(([key, one]) => missing(one, other[key], `${at}/${key}`));
+  if (typeof english === 'string') return other === undefined ? [at] : [];
+  return Object.entries(english).flatMap(([key, one]) => missing(one, other?.[key], `${at}/${key}`));
 }
 
 /** The type of a file of words, as TypeScript. */

@@ -11,6 +11,7 @@ import { LINK } from '../ui/link';
 import { Faults } from '../ui/states';
 import { listOf } from '../words/format';
 import { words } from '../words';
+import { counted } from './counted';
 import { SheetRows } from './SheetRows';
 
 type Kind = keyof typeof words.along.names;
@@ -132,6 +133,5 @@ function BringIn({ kind }: { kind: Kind }) {
 /** How much of a list is new, other, as it is, or bad. */
 function found(look: { new: number; other: number; same: number; bad: number }): string {
   const say = words.along.found;
-  const parts = (['new', 'other', 'same', 'bad'] as const).filter((one) => look[one] > 0);
-  return say.all({ parts: parts.map((one) => say[one]({ n: look[one] })).join(', ') });
+  return say.all({ parts: counted(['new', 'other', 'same', 'bad'], look, say) });
 }

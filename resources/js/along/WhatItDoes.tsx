@@ -1,5 +1,6 @@
 import type { TakenIn } from '../api/along';
 import { words } from '../words';
+import { counted } from './counted';
 
 /** Rows that are named at most; more than anybody reads are counted. */
 const NAMED = 60;
@@ -26,7 +27,9 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
             .map((one) => (
               <div key={one.table} className="contents">
                 <dt>{tableName(one.table)}</dt>
-                <dd className="text-right text-soft tabular-nums">{countsOf(one)}</dd>
+                <dd className="text-right text-soft tabular-nums">
+                  {counted(['new', 'other', 'gone', 'same'], one, words.along.counts)}
+                </dd>
               </div>
             ))}
         </dl>
@@ -56,8 +59,3 @@ export function WhatItDoes({ would }: { would: TakenIn }) {
 
 const NAMES: Partial<Record<string, string>> = words.along.tables;
 const tableName = (table: string): string => NAMES[table] ?? table.replaceAll('_', ' ');
-
-function countsOf(table: { new: number; other: number; gone: number; same: number }): string {
-  const parts = (['new', 'other', 'gone', 'same'] as const).filter((one) => table[one] > 0);
-  return parts.map((one) => words.along.counts[one]({ n: table[one] })).join(', ');
-}

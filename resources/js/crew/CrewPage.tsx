@@ -13,7 +13,6 @@ import { LINK } from '../ui/link';
 import { Failure, Loading } from '../ui/states';
 import { markOf } from '../drawing/markWords';
 import { words } from '../words';
-import {} from '../drawing/markWords';
 import { AddLearners } from './AddLearners';
 import { Board, type Zoom } from './Board';
 import { HadBefore } from './HadBefore';
@@ -175,7 +174,7 @@ function Archived() {
 }
 
 /** Whom tonight changed something for, and what, knot by knot. */
-function changedTonight({ knots, learners, today }: Schemas['Crew']): { name: string; changes: string[] }[] {
+function changedTonight({ knots, learners, today }: Crew): { name: string; changes: string[] }[] {
   const changed = learners.map(({ name, marks }) => ({
     name,
     changes: knots.flatMap((knot) => {

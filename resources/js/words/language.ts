@@ -34,10 +34,13 @@ export const { locale } = chosen;
 
 /** The files of this language that have been fetched, by their names, and how their messages are changed, for tries alone. */
 let fetched: Record<string, Tree> = {};
-let change = (message: string): string => message;
+let change: ((message: string) => string) | undefined;
 
 /** A file of words in the language of this device; where that lacks something, in English. */
-export const inThisLanguage = (file: string, english: Tree): Tree => changed(over(english, fetched[file]), change);
+export function inThisLanguage(file: string, english: Tree): Tree {
+  const said = over(english, fetched[file]);
+  return change ? changed(said, change) : said;
+}
 
 /** The files of a language, by name. What cannot be fetched just now is left out: English stands in for it. */
 export async function filesOf(folder: string, all: Files): Promise<Record<string, Tree>> {
