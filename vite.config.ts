@@ -55,11 +55,16 @@ const saysItIsHere = {
 };
 
 /** Kept for a field without a network. */
-const kept = (cacheName: string, maxEntries: number) => ({
+const keptOf = (cacheName: string) => ({
   cacheName,
   cacheableResponse: { statuses: [200] },
-  expiration: { maxEntries, maxAgeSeconds: 14 * 24 * 3600 },
   plugins: [whileSignedIn, marked, saysWhoIsOut, saysItIsHere],
+});
+
+/** And no longer than two weeks. All that is kept is looked through at every answer: for hundreds of them that is too much. */
+const kept = (cacheName: string, maxEntries: number) => ({
+  ...keptOf(cacheName),
+  expiration: { maxEntries, maxAgeSeconds: 14 * 24 * 3600 },
 });
 
 export default defineConfig({
@@ -112,7 +117,7 @@ export default defineConfig({
               request.cache === 'reload' &&
               /^\/api\/(knots|badges)(\/|$)/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: kept('knots', 600),
+            options: keptOf('knots'),
           },
           {
             // Knots change with the app: shown at once, and looked up again behind.
@@ -122,7 +127,6 @@ export default defineConfig({
             options: {
               cacheName: 'knots',
               cacheableResponse: { statuses: [200] },
-              expiration: { maxEntries: 600 },
               plugins: [whileSignedIn, saysWhoIsOut],
             },
           },
@@ -133,7 +137,6 @@ export default defineConfig({
             options: {
               cacheName: 'corner',
               cacheableResponse: { statuses: [200] },
-              expiration: { maxEntries: 300 },
               plugins: [whilePractising],
             },
           },

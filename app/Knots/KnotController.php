@@ -26,6 +26,18 @@ final class KnotController extends Controller
         return new JsonResponse($knots->of($knot, $method, $this->asked($request, 'view') ?? 'learner') + $facts->of($this->group($request), $knot, $method));
     }
 
+    /** A part of what a device keeps of all knots. */
+    public function toKeep(Request $request, KnotsToKeep $knots): JsonResponse
+    {
+        // Written one by one: all of them at once, as arrays, are more than a request may hold.
+        $answers = [];
+        foreach ($knots->of($this->group($request), (string) $this->asked($request, 'part')) as $address => $answer) {
+            $answers[] = json_encode(['address' => $address, 'answer' => $answer], JSON_THROW_ON_ERROR | JsonResponse::DEFAULT_ENCODING_OPTIONS);
+        }
+
+        return JsonResponse::fromJsonString('{"answers":['.implode(',', $answers).']}');
+    }
+
     /** What a knot is held against while it is checked. */
     public function compared(Request $request, string $knot, KnotCompared $compared): JsonResponse
     {

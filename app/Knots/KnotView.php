@@ -44,7 +44,7 @@ final class KnotView
     {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array{id: string, methods: list<string>, in_space: list<string>, ...}> */
     public function list(): array
     {
         return $this->drawings->kept('list', function (): array {

@@ -19,6 +19,7 @@ Route::middleware(HoldToApi::class)->group(function (): void {
 
 Route::middleware('signed-in')->group(function (): void {
     Route::get('/knots', [KnotController::class, 'index']);
+    Route::get('/knots-to-keep', [KnotController::class, 'toKeep']);
     Route::get('/knots/{knot}', [KnotController::class, 'show']);
     Route::get('/knots/{knot}/compared', [KnotController::class, 'compared']);
     Route::get('/knots/{knot}/drawing.svg', [KnotController::class, 'drawing']);

@@ -33,6 +33,24 @@ it('keeps wrong forms and what is for leaders from the list, the page and the fi
     $this->api('GET', '/api/knots/no-such-knot/drawing.svg')->assertNotFound();
 });
 
+it('gives what a device keeps of all knots a part at a time, each answer as it is at its own address', function (): void {
+    $this->crew->update(['methods' => ['sheet-bend' => 'slip-loop']]);
+    $knots = $this->api('GET', '/api/knots')->json('knots');
+    $ways = array_sum(array_map(fn (array $knot): int => count($knot['methods']), $knots));
+    $inSpace = array_sum(array_map(fn (array $knot): int => count($knot['in_space']), $knots));
+    $ofTheGroup = ['learner' => '/api/knots/sheet-bend?view=learner', 'compared' => '/api/knots/sheet-bend/compared?view=left', 'space' => '/api/knots/sheet-bend/space?method=slip-loop'];
+    foreach (['learner' => $ways, 'compared' => 2 * count($knots), 'space' => $inSpace] as $part => $count) {
+        $answers = array_column($this->api('GET', "/api/knots-to-keep?part=$part")->assertOk()->json('answers'), 'answer', 'address');
+        expect($answers)->toHaveCount($count)->toHaveKey($ofTheGroup[$part]);
+        foreach ([...array_rand($answers, 10), $ofTheGroup[$part]] as $address) {
+            expect($answers[$address])->toBe($this->api('GET', $address)->assertOk()->json(), $address);
+        }
+    }
+    expect($this->api('GET', '/api/knots/sheet-bend?view=learner')->json('method'))->toBe('slip-loop');
+    $this->refused($this->api('GET', '/api/knots-to-keep'), '/part');
+    $this->refused($this->api('GET', '/api/knots-to-keep?part=above'), '/part', 'compared');
+});
+
 it('gives any step as a file', function (): void {
     $step = $this->get('/api/knots/bowline/drawing.svg?step=2&view=left')->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->assertHeader('Content-Disposition', 'attachment; filename="bowline-step-2.svg"');
     $whole = $this->get('/api/knots/bowline/drawing.svg')->assertOk();

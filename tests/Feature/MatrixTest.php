@@ -206,7 +206,11 @@ function matrixPath(string $address, array $ids, string $role): string
         $ids['meeting'] = $ids['tonight'];
     }
 
-    $asked = str_ends_with($address, '/choice') ? '?job='.urlencode('{"task":"stop","a":{"kind":"rope"},"load":"steady","undo":"any"}') : '';
+    $asked = match ($address) {
+        'GET /api/choice' => '?job='.urlencode('{"task":"stop","a":{"kind":"rope"},"load":"steady","undo":"any"}'),
+        'GET /api/knots-to-keep' => '?part=space',
+        default => '',
+    };
 
     return preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $ids[$found[1]], explode(' ', $address, 2)[1]).$asked;
 }

@@ -6,8 +6,9 @@ namespace Tests\Support;
 
 use Closure;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\JsonWireCompat;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebElement;
-use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** Looks for things on the page as a person would, by their names and words, and waits until they are there. */
@@ -38,9 +39,8 @@ trait LooksAtPages
     protected function named(string $name, string $css = 'button, a, [role=menuitem], [role=radio], input, select, textarea'): RemoteWebElement
     {
         return $this->lasting(fn (): RemoteWebElement => $this->wait(function () use ($name, $css): ?RemoteWebElement {
-            foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
-                $called = ($element->getAttribute('aria-label') ?? trim($element->getText())) === $name || trim($element->getText()) === $name;
-                if ($called && $element->isDisplayed()) {
+            foreach ($this->called($name, $css) as $element) {
+                if ($element->isDisplayed()) {
                     // Clear of the bar along the bottom of a phone.
                     $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
 
@@ -50,6 +50,31 @@ trait LooksAtPages
 
             return null;
         }, "something called \"$name\""));
+    }
+
+    /**
+     * What goes by a name; asked in one go, as a page may have hundreds of buttons.
+     *
+     * @return list<RemoteWebElement>
+     */
+    private function called(string $name, string $css): array
+    {
+        return $this->elements(<<<'JS'
+            const [name, css] = arguments, words = (one) => one.innerText.replaceAll('\u00a0', ' ').trim();
+            return [...document.querySelectorAll(css)].filter((one) => one.checkVisibility() && [one.getAttribute('aria-label'), words(one)].includes(name));
+            JS, [$name, $css]);
+    }
+
+    /**
+     * @param  string  $script  that finds elements
+     * @param  list<string>  $arguments
+     * @return list<RemoteWebElement>
+     */
+    private function elements(string $script, array $arguments): array
+    {
+        $ask = new RemoteExecuteMethod($this->browser);
+
+        return array_map(fn (array $one): RemoteWebElement => new RemoteWebElement($ask, $one[JsonWireCompat::WEB_DRIVER_ELEMENT_IDENTIFIER], true), $this->browser->executeScript($script, $arguments));
     }
 
     /** Whether it stays where it is from one frame to the next: what still moves is not yet to be clicked. */
@@ -164,7 +189,8 @@ trait LooksAtPages
 
     private function visible(string $css): ?RemoteWebElement
     {
-        foreach ($this->browser->findElements(WebDriverBy::cssSelector($css)) as $element) {
+        $shown = $this->elements('return [...document.querySelectorAll(arguments[0])].filter((one) => one.checkVisibility());', [$css]);
+        foreach ($shown as $element) {
             if ($element->isDisplayed()) {
                 return $element;
             }

@@ -22,6 +22,15 @@ export async function startKeeping(): Promise<void> {
   await caches.open(KEEPING);
 }
 
+/** Lays answers where the worker keeps its own, each as it would have been at its own address. */
+export async function layBeside(cache: string, answers: { address: string; answer: object }[]): Promise<void> {
+  if (!('caches' in window) || !(await mayKeep())) return;
+  const kept = await caches.open(cache);
+  for (const { address, answer } of answers) await kept.put(address, Response.json(answer));
+  // Somebody signed out meanwhile: what was opened may have come after what was forgotten.
+  if (!(await mayKeep())) await caches.delete(cache);
+}
+
 /** Before signing out: what is still on its way here is shown, and not kept. */
 export async function stopKeeping(): Promise<void> {
   if ('caches' in window) await caches.delete(KEEPING);

@@ -1,10 +1,12 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
-import { knotInSpaceQuery, knotQuery, knotsQuery, queryClient } from '../api/queries';
+import { knotQuery, knotsQuery, queryClient } from '../api/queries';
+import type { paths } from '../api/schema';
 import { beginGoing } from './going';
 import { beginLeaving, clearPage, otherTabs, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
-import { forgetPages, GROUP_KEPT, KNOTS_KEPT, startKeeping, stopKeeping } from './keeping';
+import { forgetPages, GROUP_KEPT, KNOTS_KEPT, layBeside, startKeeping, stopKeeping } from './keeping';
+import { keepAtMost } from './worker';
 import { keptView, VIEWS } from './useShowSettings';
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
@@ -13,38 +15,51 @@ const FRESH = 12 * 3600_000;
 /** And the group's pages: not gone through anew each time the app is opened in an evening. */
 const GROUP_FRESH = 10 * 60_000;
 
-/** Looks at every knot once, from every side, so that the worker has them all when there is no network. */
+/** What is kept of all knots, a part in one answer. */
+type Part = NonNullable<paths['/api/knots-to-keep']['get']['parameters']['query']>['part'];
+
+/** From every side; what they are held against while they are checked; and as ropes in space, to be turned on the field. */
+const PARTS: Part[] = [...VIEWS, 'compared', 'space'];
+
+/** So many answers are kept of the knots: of packs that are no more, the oldest go. */
+const MOST_KEPT = 600;
+
+/** The parts that this page has taken in. */
+const takenIn = new Set<Part>();
+
+/** Asks for a part of all knots at once, and lays it where the worker looks. */
+async function takeInKnots(part: Part): Promise<Map<string, object>> {
+  const { answers } = await call('GET', '/api/knots-to-keep', { params: { query: { part } } });
+  await layBeside('knots', answers);
+  takenIn.add(part);
+  return new Map(answers.map(({ address, answer }) => [address, answer]));
+}
+
+/** Every knot from every side, so that they are all here when there is no network. */
 export async function keepKnots(): Promise<void> {
   const last = Number(localStorage.getItem(KNOTS_KEPT) ?? 0);
   if (!import.meta.env.PROD || !('serviceWorker' in navigator) || Date.now() - last < FRESH) return;
   await navigator.serviceWorker.ready;
-  const { knots } = await call('GET', '/api/knots');
-  for (const view of VIEWS) {
-    for (const knot of knots) {
-      for (const method of [undefined, ...knot.methods.slice(1)]) {
-        const query = { view, ...(method !== undefined && { method }) };
-        await call('GET', '/api/knots/{knot}', { params: { path: { knot: knot.id }, query } });
-      }
-    }
-  }
-  // What knots are held against while they are checked, from the two sides that learners tie them.
-  for (const knot of knots) {
-    for (const view of ['learner', 'left'] as const)
-      await call('GET', '/api/knots/{knot}/compared', { params: { path: { knot: knot.id }, query: { view } } });
-  }
-  // And as ropes in space, to be turned on the field.
-  for (const knot of knots) {
-    for (const method of knot.in_space)
-      await queryClient.query(knotInSpaceQuery(knot.id, method)).catch(() => undefined);
-  }
+  await call('GET', '/api/knots');
+  for (const part of PARTS) if (!takenIn.has(part)) await takeInKnots(part);
+  await keepAtMost(MOST_KEPT, 'knots');
   localStorage.setItem(KNOTS_KEPT, String(Date.now()));
 }
 
 /** Every knot as the room is shown it is held ready, so that it stands there the moment it is picked. */
 export async function warmKnots(view = keptView()): Promise<void> {
   const { knots } = await queryClient.query(knotsQuery);
-  for (const knot of knots)
-    await queryClient.query({ ...knotQuery(knot.id, view), gcTime: Infinity }).catch(() => undefined);
+  const cold = knots.filter(({ id }) => queryClient.getQueryData(knotQuery(id, view).queryKey) === undefined);
+  if (cold.length === 0) return;
+  // Without a network each is asked for by itself: the worker has them.
+  const all = await takeInKnots(view).catch(() => new Map<string, object>());
+  for (const { id } of cold) {
+    const query = knotQuery(id, view);
+    const taken = all.get(`/api/knots/${id}?view=${view}`) as Schemas['Knot'] | undefined;
+    await queryClient
+      .query({ ...query, gcTime: Infinity, ...(taken && { queryFn: () => taken }) })
+      .catch(() => undefined);
+  }
 }
 
 /** The pages a leader needs on a field, looked at once, so that they open there. */

@@ -8,3 +8,14 @@ export function startWorker(): void {
 export const KEEPING = 'keeping';
 
 export const mayKeep = async (): Promise<boolean> => 'caches' in window && (await caches.has(KEEPING));
+
+/**
+ * Only the newest of what the worker keeps in a cache stay. Looked at now and then: to count them at every answer is more work than the
+ * answers are.
+ */
+export async function keepAtMost(entries: number, cache: string): Promise<void> {
+  if (!('caches' in window) || !(await caches.has(cache))) return;
+  const kept = await caches.open(cache);
+  const all = await kept.keys();
+  await Promise.all(all.slice(0, Math.max(0, all.length - entries)).map((one) => kept.delete(one)));
+}

@@ -2,6 +2,7 @@ import { ApiProblem, call, type Schemas } from '../api/client';
 import * as limits from '../api/limits';
 import { byCode } from '../api/corner';
 import { queryClient, readByCode } from '../api/queries';
+import { keepAtMost } from '../device/worker';
 
 export type Corner = Schemas['Corner'];
 export type Day = Schemas['PractisedDay'];
@@ -29,6 +30,9 @@ const KEY = 'compadre-practice';
 /** The worker's answers for the corner; it keeps them while there is a cache of the second name. */
 const CACHE = 'corner';
 const PRACTISING = 'practising';
+
+/** So many answers are kept; of knots that are no longer learned, the oldest go. */
+const MOST_ANSWERS = 300;
 
 /** So many days are told at once. */
 const MOST_TOLD = limits.practised.days.most;
@@ -224,6 +228,7 @@ async function keepAll(corner: Corner): Promise<void> {
       for (const params of inSpace(knot))
         await call('GET', '/api/corner/knots/{knot}/space', { params, headers: byCard() });
     }
+    await keepAtMost(MOST_ANSWERS, CACHE);
     const state = kept();
     if (state) keep({ ...state, full: Date.now() });
   } catch {
