@@ -44,7 +44,7 @@ final class KnotView
     {
     }
 
-    /** @return list<array{id: string, methods: list<string>, in_space: list<string>, ...}> */
+    /** @return list<array<string, mixed>> */
     public function list(): array
     {
         return $this->drawings->kept('list', function (): array {
@@ -63,7 +63,7 @@ final class KnotView
     }
 
     /** @return list<string> the methods that are kept as ropes in space */
-    private function inSpace(KnotPack $knot): array
+    public function inSpace(KnotPack $knot): array
     {
         return array_values(array_map(fn (Method $way): string => $way->id, array_filter($knot->ways(), fn (Method $way): bool => $this->forms->has($knot, $way))));
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Knots;
 
 use App\Models\Group;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\View;
 use Generator;
 
@@ -18,7 +20,7 @@ final readonly class KnotsToKeep
 
     private const SPACE = 'space';
 
-    public function __construct(private KnotView $knots, private KnotFacts $facts, private KnotCompared $compared, private KnotSpace $space)
+    public function __construct(private Library $library, private KnotView $knots, private KnotFacts $facts, private KnotCompared $compared, private KnotSpace $space)
     {
     }
 
@@ -28,25 +30,28 @@ final readonly class KnotsToKeep
      */
     public function of(Group $group, string $part): Generator
     {
-        foreach ($this->knots->list() as ['id' => $id, 'methods' => $methods, 'in_space' => $inSpace]) {
-            yield from match ($part) {
-                self::COMPARED => $this->comparedOf($group, $id),
-                self::SPACE => $this->spaceOf($id, $inSpace),
-                default => $this->seen($group, $id, $methods, View::from($part)),
+        foreach ($this->library->all() as $knot) {
+            yield from match (true) {
+                ! $knot->isTaught() => [],
+                $part === self::COMPARED => $this->comparedOf($group, $knot->id),
+                $part === self::SPACE => $this->spaceOf($knot),
+                default => $this->seen($group, $knot, View::from($part)),
             };
         }
     }
 
     /**
-     * @param  list<string>  $methods
+     * As a screen asks for it: the house's own way without a name, and each but the first by its name.
+     *
      * @return Generator<string, array<string, mixed>>
      */
-    private function seen(Group $group, string $id, array $methods, View $view): Generator
+    private function seen(Group $group, KnotPack $knot, View $view): Generator
     {
-        foreach ([null, ...array_slice($methods, 1)] as $asked) {
-            $method = $asked ?? $group->methods[$id] ?? null;
+        foreach ($knot->ways() as $number => $way) {
+            $asked = $number === 0 ? null : $way->id;
+            $method = $asked ?? $group->methods[$knot->id] ?? null;
 
-            yield self::address("/api/knots/$id", ['view' => $view->value, 'method' => $asked]) => $this->knots->of($id, $method, $view->value) + $this->facts->of($group, $id, $method);
+            yield self::address("/api/knots/$knot->id", ['view' => $view->value, 'method' => $asked]) => $this->knots->of($knot->id, $method, $view->value) + $this->facts->of($group, $knot->id, $method);
         }
     }
 
@@ -58,14 +63,11 @@ final readonly class KnotsToKeep
         }
     }
 
-    /**
-     * @param  list<string>  $methods
-     * @return Generator<string, array<string, mixed>>
-     */
-    private function spaceOf(string $id, array $methods): Generator
+    /** @return Generator<string, array<string, mixed>> */
+    private function spaceOf(KnotPack $knot): Generator
     {
-        foreach ($methods as $method) {
-            yield self::address("/api/knots/$id/space", ['method' => $method]) => $this->space->of($id, $method);
+        foreach ($this->knots->inSpace($knot) as $method) {
+            yield self::address("/api/knots/$knot->id/space", ['method' => $method]) => $this->space->of($knot->id, $method);
         }
     }
 
