@@ -31,8 +31,11 @@ final readonly class CheckSheet
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(Group $group, string $knotId, ?string $meetingId, ?string $ropeId): array
+    /**
+     * @param  ?GroupState  $state  where it has been read already
+     * @return array<string, mixed>
+     */
+    public function of(Group $group, string $knotId, ?string $meetingId, ?string $ropeId, ?GroupState $state = null): array
     {
         $knot = $this->library->has($knotId) && $this->library->knot($knotId)->isForAll() ? $this->library->knot($knotId) : throw NotHere::knot($knotId);
         $meeting = $meetingId === null
@@ -48,7 +51,7 @@ final readonly class CheckSheet
             'rope' => $rope === null ? null : $rope->about(),
             'in_hand' => $rope?->inHandFor($knot)->toArray(),
             'verdicts' => VerdictTable::of($knot, $this->packs->tails()),
-            'rows' => $this->rows($group, $knot, $meeting),
+            'rows' => self::rows($state ?? GroupState::of($group), $knot, $meeting),
         ] + ($rope === null || ! $knot->hasTail ? ['tail' => null, 'limits' => null] : $this->tail($group, $knot, $rope));
     }
 
@@ -76,12 +79,13 @@ final readonly class CheckSheet
     /**
      * What is open for one learner: old knots that are due, the longest unseen first, then what the badges still ask for.
      *
+     * @param  ?GroupState  $state  where it has been read already
      * @return array<string, mixed>
      */
-    public function openFor(Group $group, Learner $learner): array
+    public function openFor(Group $group, Learner $learner, ?GroupState $state = null): array
     {
-        $state = GroupState::of($group);
-        $learner = $state->learners->firstWhere('id', $learner->id) ?? $learner->load(GroupState::OF_A_LEARNER);
+        $state ??= GroupState::of($group);
+        $learner = $state->own($learner);
         $meeting = self::tonight($group);
         $open = $state->wantedBy($learner);
         $rows = [];
@@ -116,9 +120,8 @@ final readonly class CheckSheet
     }
 
     /** @return list<array<string, mixed>> */
-    private function rows(Group $group, KnotPack $knot, ?Meeting $meeting): array
+    private static function rows(GroupState $state, KnotPack $knot, ?Meeting $meeting): array
     {
-        $state = GroupState::of($group);
         $here = $meeting === null ? [] : $meeting->attendances()->pluck('present', 'learner_id')->all();
         $rows = [];
         foreach ($state->learners as $order => $learner) {

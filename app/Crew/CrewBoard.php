@@ -50,7 +50,7 @@ final readonly class CrewBoard
     }
 
     /** @return list<string> the knots of the group's badges, in badge order, then any other knot somebody has met */
-    private function columns(GroupState $state): array
+    public function columns(GroupState $state): array
     {
         $knots = [];
         foreach ($state->badges as $badge) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Http\AnswersToKeep;
 use App\Http\Controller;
 use App\Models\Learner;
 use Illuminate\Http\JsonResponse;
@@ -15,6 +16,12 @@ final class CrewController extends Controller
     public function board(Request $request, KeptBoard $board): JsonResponse
     {
         return JsonResponse::fromJsonString($board->of($this->group($request)));
+    }
+
+    /** What a device keeps of the learners. */
+    public function toKeep(Request $request, CrewToKeep $crew): JsonResponse
+    {
+        return AnswersToKeep::of($crew->of($this->group($request), $this->asked($request, 'meeting')));
     }
 
     public function learner(Request $request, Learner $learner, LearnerPage $page): JsonResponse

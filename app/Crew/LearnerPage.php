@@ -27,11 +27,14 @@ final readonly class LearnerPage
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(Group $group, Learner $learner): array
+    /**
+     * @param  ?GroupState  $state  where it has been read already
+     * @return array<string, mixed>
+     */
+    public function of(Group $group, Learner $learner, ?GroupState $state = null): array
     {
-        $state = GroupState::of($group);
-        $learner->load(GroupState::OF_A_LEARNER);
+        $state ??= GroupState::of($group);
+        $learner = $state->own($learner);
         $query = CheckEvent::query()->where('learner_id', $learner->id);
         $query->orderByDesc('corrected_at')->orderByDesc('device_seq')->limit(500);
         $events = $query->get();

@@ -8,6 +8,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('signed-in')->group(function (): void {
     Route::get('/crew', [CrewController::class, 'board']);
+    Route::get('/crew-to-keep', [CrewController::class, 'toKeep'])->can('check');
     Route::post('/learners', [CrewController::class, 'add'])->can('people');
     Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
     Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people')->withoutMiddleware(HoldLeft::class);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\AnswersToKeep;
 use App\Http\Controller;
 use App\Models\Learner;
 use Illuminate\Http\JsonResponse;
@@ -29,13 +30,7 @@ final class KnotController extends Controller
     /** A part of what a device keeps of all knots. */
     public function toKeep(Request $request, KnotsToKeep $knots): JsonResponse
     {
-        // Written one by one: all of them at once, as arrays, are more than a request may hold.
-        $answers = [];
-        foreach ($knots->of($this->group($request), (string) $this->asked($request, 'part')) as $address => $answer) {
-            $answers[] = json_encode(['address' => $address, 'answer' => $answer], JSON_THROW_ON_ERROR | JsonResponse::DEFAULT_ENCODING_OPTIONS);
-        }
-
-        return JsonResponse::fromJsonString('{"answers":['.implode(',', $answers).']}');
+        return AnswersToKeep::of($knots->of($this->group($request), (string) $this->asked($request, 'part')));
     }
 
     /** What a knot is held against while it is checked. */

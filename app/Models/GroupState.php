@@ -51,6 +51,12 @@ final readonly class GroupState
         return new self($learners, $badges, $dates, $wished, $group->today(), $shelf);
     }
 
+    /** A learner with all that is read with them; those who are archived are not among the others. */
+    public function own(Learner $learner): Learner
+    {
+        return $this->learners->find($learner->id) ?? $learner->load(self::OF_A_LEARNER);
+    }
+
     /** @return array<string, Level> by knot */
     public static function levels(Learner $learner): array
     {

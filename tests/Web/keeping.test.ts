@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { layBeside, startKeeping, stopKeeping } from '../../resources/js/device/keeping';
-import { keepAtMost } from '../../resources/js/device/worker';
+import { keepAtMost, keepNoLonger } from '../../resources/js/device/worker';
 
 /** The caches of a browser, each a map in the order in which things came; what was deleted while it was open is written to nobody. */
 let names: Map<string, Map<string, Response>>;
@@ -13,6 +13,7 @@ const cacheOf = (held: Map<string, Response>) => ({
     whilePut(address);
   },
   keys: async () => [...held.keys()],
+  match: async (address: string) => held.get(address),
   delete: async (address: string) => held.delete(address),
 });
 
@@ -66,7 +67,24 @@ it.each([
   expect(await knots.keys()).toEqual(left);
 });
 
+it('lets go what was kept longer ago, and what says no time stays', async () => {
+  await startKeeping();
+  const day = 24 * 3600_000;
+  const dated = (days: number) =>
+    new Response('{}', { headers: { Date: new Date(Date.now() - days * day).toUTCString() } });
+  const group = cacheOf(names.set('group', new Map()).get('group') ?? new Map());
+  await group.put('/api/crew', dated(13));
+  await group.put('/api/learners/gone', dated(15));
+  await group.put('/api/house', new Response('{}'));
+  await keepNoLonger(14 * day, 'group');
+  expect(await group.keys()).toEqual(['/api/crew', '/api/house']);
+  await layBeside('group', ANSWERS);
+  await keepNoLonger(day, 'group');
+  expect(await group.keys()).toEqual(['/api/house', ...ANSWERS.map((one) => one.address)]);
+});
+
 it('makes no cache to look through', async () => {
   await keepAtMost(3, 'corner');
+  await keepNoLonger(0, 'corner');
   expect(names.size).toBe(0);
 });

@@ -33,6 +33,9 @@ export function startCatchingUp(catchUp: () => void): void {
   );
 }
 
+/** Something new each time that something was written from this page. */
+export const lastWritten = (): number => written;
+
 export const noteWritten = (): void => void (written = performance.now());
 
 /** Asks the worker to wait for the server, as long as it takes: it answers from what it has kept only where there is no network. */

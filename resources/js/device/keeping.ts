@@ -26,7 +26,9 @@ export async function startKeeping(): Promise<void> {
 export async function layBeside(cache: string, answers: { address: string; answer: object }[]): Promise<void> {
   if (!('caches' in window) || !(await mayKeep())) return;
   const kept = await caches.open(cache);
-  for (const { address, answer } of answers) await kept.put(address, Response.json(answer));
+  // By its date the worker knows when it is too old to be shown.
+  const headers = { Date: new Date().toUTCString() };
+  for (const { address, answer } of answers) await kept.put(address, Response.json(answer, { headers }));
   // Somebody signed out meanwhile: what was opened may have come after what was forgotten.
   if (!(await mayKeep())) await caches.delete(cache);
 }

@@ -1,12 +1,13 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
+import { lastWritten } from '../api/kept';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import type { paths } from '../api/schema';
 import { beginGoing } from './going';
 import { beginLeaving, clearPage, otherTabs, tellLeft } from './leaving';
 import { forgetOutbox, handIn } from '../outbox/sync';
 import { forgetPages, GROUP_KEPT, KNOTS_KEPT, layBeside, startKeeping, stopKeeping } from './keeping';
-import { keepAtMost } from './worker';
+import { keepAtMost, keepNoLonger } from './worker';
 import { keptView, VIEWS } from './useShowSettings';
 
 /** How long the knots that are kept count as fresh, in milliseconds. */
@@ -20,6 +21,9 @@ type Part = NonNullable<paths['/api/knots-to-keep']['get']['parameters']['query'
 
 /** From every side; what they are held against while they are checked; and as ropes in space, to be turned on the field. */
 const PARTS: Part[] = [...VIEWS, 'compared', 'space'];
+
+/** The group's pages are kept for two weeks, in milliseconds. */
+const LONGEST = 14 * 24 * 3600_000;
 
 /** So many answers are kept of the knots: of packs that are no more, the oldest go. */
 const MOST_KEPT = 600;
@@ -72,20 +76,27 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
     return;
   await navigator.serviceWorker.ready;
   await startKeeping();
-  for (const path of ['/api/house', '/api/me'] as const) await call('GET', path);
-  const crew = await call('GET', '/api/crew');
-  await call('GET', '/api/course');
+  for (const path of ['/api/house', '/api/me', '/api/crew', '/api/course'] as const) await call('GET', path);
   for (const meeting of ahead)
     await call('GET', '/api/meetings/{meeting}', { params: { path: { meeting: meeting.id } } });
-  for (const knot of crew.knots)
-    await call('GET', '/api/check/{knot}', {
-      params: { path: { knot: knot.id }, query: tonight ? { meeting: tonight } : {} },
-    });
-  for (const learner of crew.learners) {
-    await call('GET', '/api/learners/{learner}/check', { params: { path: { learner: learner.id } } });
-    await call('GET', '/api/learners/{learner}', { params: { path: { learner: learner.id } } });
-  }
+  if (!(await keepCrew(tonight))) return;
+  await keepNoLonger(LONGEST, 'group');
   localStorage.setItem(GROUP_KEPT, String(Date.now()));
+}
+
+/** Every learner's own pages, and who is to be checked in each knot; says whether they are as things stand. */
+async function keepCrew(tonight: string | null): Promise<boolean> {
+  // What was checked while the answer was on its way is not in it.
+  for (let tries = 0; tries < 3; tries++) {
+    const before = lastWritten();
+    const { answers } = await call('GET', '/api/crew-to-keep', {
+      params: { query: tonight === null ? {} : { meeting: tonight } },
+    });
+    if (lastWritten() !== before) continue;
+    await layBeside('group', answers);
+    return true;
+  }
+  return false;
 }
 
 /** Waits for a thing to be done, but no longer than so many milliseconds. */

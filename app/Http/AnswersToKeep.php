@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Http\JsonResponse;
+
+/**
+ * Many answers in one, for a device to keep each at its own address.
+ */
+final class AnswersToKeep
+{
+    /** @param  iterable<string, array<string, mixed>>  $answers  by their addresses */
+    public static function of(iterable $answers): JsonResponse
+    {
+        // Written one by one: all of them at once, as arrays, are more than a request may hold.
+        $written = [];
+        foreach ($answers as $address => $answer) {
+            $written[] = json_encode(['address' => $address, 'answer' => $answer], JSON_THROW_ON_ERROR | JsonResponse::DEFAULT_ENCODING_OPTIONS);
+        }
+
+        return JsonResponse::fromJsonString('{"answers":['.implode(',', $written).']}');
+    }
+}
