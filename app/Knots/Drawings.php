@@ -12,6 +12,9 @@ use Illuminate\Support\Facades\Cache;
  */
 final readonly class Drawings
 {
+    /** How long they are kept, in seconds: what belongs to packs or code of before goes in the end. */
+    private const KEPT = 30 * 86400;
+
     public function __construct(private Library $library)
     {
     }
@@ -25,6 +28,6 @@ final readonly class Drawings
     public function kept(string $what, callable $compute): mixed
     {
         /** @var T */
-        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), 86400, $compute(...));
+        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), self::KEPT, $compute(...));
     }
 }

@@ -30,7 +30,9 @@ final class KnotController extends Controller
     /** A part of what a device keeps of all knots. */
     public function toKeep(Request $request, KnotsToKeep $knots): JsonResponse
     {
-        return AnswersToKeep::of($knots->of($this->group($request), (string) $this->asked($request, 'part')));
+        $part = (string) $this->asked($request, 'part');
+
+        return AnswersToKeep::of($knots->of($this->group($request), $part), KnotsToKeep::patience($part));
     }
 
     /** What a knot is held against while it is checked. */

@@ -20,6 +20,9 @@ final readonly class KnotsToKeep
 
     private const SPACE = 'space';
 
+    /** To draw all knots for the first time takes longer than a request may: no longer than this, in seconds. What was drawn is kept. */
+    private const PATIENCE = 15.0;
+
     public function __construct(private Library $library, private KnotView $knots, private KnotFacts $facts, private KnotCompared $compared, private KnotSpace $space)
     {
     }
@@ -38,6 +41,13 @@ final readonly class KnotsToKeep
                 default => $this->seen($group, $knot, View::from($part)),
             };
         }
+    }
+
+    /** @return float for how many seconds it is worth computing a part before it is answered as far as it is */
+    public static function patience(string $part): float
+    {
+        // Ropes in space are only read, and read anew each time.
+        return $part === self::SPACE ? INF : self::PATIENCE;
     }
 
     /**

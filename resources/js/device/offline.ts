@@ -28,12 +28,19 @@ const LONGEST = 14 * 24 * 3600_000;
 /** So many answers are kept of the knots: of packs that are no more, the oldest go. */
 const MOST_KEPT = 600;
 
+/** So often a part is asked for again. */
+const MOST_TRIES = 60;
+
 /** The parts that this page has taken in. */
 const takenIn = new Set<Part>();
 
 /** Asks for a part of all knots at once, and lays it where the worker looks. */
 async function takeInKnots(part: Part): Promise<Map<string, object>> {
-  const { answers } = await call('GET', '/api/knots-to-keep', { params: { query: { part } } });
+  const ask = () => call('GET', '/api/knots-to-keep', { params: { query: { part } } });
+  let { answers, whole } = await ask();
+  // Where they are all drawn for the first time: each answer gets further than the one before.
+  for (let tries = 0; !whole && tries < MOST_TRIES; tries++) ({ answers, whole } = await ask());
+  if (!whole) throw new Error(`Of all knots, the part ${part} did not come in ${String(MOST_TRIES)} answers.`);
   await layBeside('knots', answers);
   takenIn.add(part);
   return new Map(answers.map(({ address, answer }) => [address, answer]));
