@@ -230,6 +230,23 @@ it('finds knots by badge, by what a learner may learn next, and on the map', fun
     $this->noConsoleErrors();
 });
 
+it('hangs each knot below the one it needs where the map is too wide for the screen', function (): void {
+    $this->house();
+    $this->screen(390, 844);
+    $this->signIn();
+    $this->visit('/map');
+    $this->see('Needs two half hitches, too');
+    $isIn = fn (string $inner, string $outer): bool => $this->script("const at = (name) => [...document.querySelectorAll('main li')].find((one) => one.querySelector('button')?.innerText.split('\\n')[0] === name); return at('$outer').contains(at('$inner'));") === true;
+    expect($isIn('Trucker’s hitch', 'Slip loop'))->toBeTrue()->and($isIn('Slip loop', 'Overhand knot'))->toBeTrue()->and($isIn('Bowline', 'Slip loop'))->toBeFalse();
+    $this->named('Bowline')->click();
+    // What it is stands right below it, on the screen.
+    $more = $this->named('More about it: Bowline');
+    expect($more->getLocation()->getY() - $this->named('Bowline')->getLocation()->getY())->toBeLessThan(500);
+    $this->named('Bowline')->click();
+    $this->wait(fn (): ?bool => str_contains($this->text(), 'More about it') ? null : true, 'the outline alone');
+    $this->noConsoleErrors();
+});
+
 it('says on a knot’s page what it takes and who wants it', function (): void {
     $this->house();
     $this->signIn();

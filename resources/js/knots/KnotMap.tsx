@@ -3,9 +3,11 @@ import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { knotsQuery } from '../api/queries';
-import { KnotPicture } from '../drawing/KnotPicture';
 import { Failure, Loading } from '../ui/states';
 import { words } from '../words';
+import { KnotOutline } from './KnotOutline';
+import { PickedKnot } from './PickedKnot';
+import { beginnings, hangingFrom, wayOf } from './ways';
 
 type About = Schemas['KnotAbout'];
 type Placed = { knot: About; x: number; y: number };
@@ -25,44 +27,16 @@ export function KnotMap() {
 
 function place(knots: About[]): Placed[] {
   const rows = new globalThis.Map<string, number>();
-  const children = (id: string): About[] =>
-    knots.filter((knot) => knot.prerequisites[0] === id).sort((a, b) => a.name.localeCompare(b.name));
-  const size = (id: string): number => children(id).reduce((sum, child) => sum + size(child.id), 0) || 1;
   let next = 0;
-  // Each stands halfway down what hangs from it; what most hangs from comes first.
+  // Each stands halfway down what hangs from it.
   const hang = (knot: About): number => {
-    const below = children(knot.id).map(hang);
+    const below = hangingFrom(knot.id, knots).map(hang);
     const row = below.length === 0 ? next++ : ((below[0] ?? 0) + (below.at(-1) ?? 0)) / 2;
     rows.set(knot.id, row);
     return row;
   };
-  knots
-    .filter((knot) => knot.depth === 0)
-    .sort((a, b) => size(b.id) - size(a.id) || a.name.localeCompare(b.name))
-    .forEach(hang);
+  beginnings(knots).forEach(hang);
   return knots.map((knot) => ({ knot, x: knot.depth * COLUMN, y: (rows.get(knot.id) ?? 0) * ROW }));
-}
-
-/** A knot's whole way: what it needs, and what needs it, near and far. */
-function wayOf(id: string, knots: About[]): Set<string> {
-  const way = new Set([id]);
-  const back = (of: string): void =>
-    knots
-      .find((knot) => knot.id === of)
-      ?.prerequisites.forEach((before) => {
-        way.add(before);
-        back(before);
-      });
-  const on = (of: string): void =>
-    knots
-      .filter((knot) => knot.prerequisites.includes(of))
-      .forEach((after) => {
-        way.add(after.id);
-        on(after.id);
-      });
-  back(id);
-  on(id);
-  return way;
 }
 
 function Map({ knots }: { knots: About[] }) {
@@ -70,6 +44,7 @@ function Map({ knots }: { knots: About[] }) {
   const at = new globalThis.Map(placed.map((one) => [one.knot.id, one]));
   const [picked, setPicked] = useState<string | null>(null);
   const way = picked === null ? null : wayOf(picked, knots);
+  const pick = (id: string): void => setPicked(picked === id ? null : id);
   const board = useRef<HTMLDivElement>(null);
   const width = Math.max(...placed.map((one) => one.x)) + WIDE;
   const height = Math.max(...placed.map((one) => one.y)) + HIGH;
@@ -107,7 +82,8 @@ function Map({ knots }: { knots: About[] }) {
         <h1 className="text-3xl">{words.knot.mapTitle}</h1>
         <p className="text-soft">{words.knot.mapAbout}</p>
       </div>
-      <div className="flex flex-col gap-4 rail:flex-row rail:items-start">
+      <KnotOutline knots={knots} picked={picked} way={way} onPick={pick} />
+      <div className="hidden gap-4 rail:flex rail:items-start">
         <div className="min-w-0 flex-1 overflow-x-auto pb-3" tabIndex={-1}>
           <div ref={board} className="relative" style={{ width, height }}>
             <svg aria-hidden width={width} height={height} className="absolute inset-0" fill="none">
@@ -127,7 +103,7 @@ function Map({ knots }: { knots: About[] }) {
                 type="button"
                 data-knot={one.knot.id}
                 aria-pressed={picked === one.knot.id}
-                onClick={() => setPicked(picked === one.knot.id ? null : one.knot.id)}
+                onClick={() => pick(one.knot.id)}
                 onKeyDown={(event) => walk(event, one)}
                 className={`absolute rounded-xl border-2 px-2 text-left text-[0.92rem] leading-tight font-semibold ${picked === one.knot.id ? 'border-signal bg-signal text-on-signal' : way?.has(one.knot.id) ? 'border-signal bg-card' : 'border-line bg-card'} ${way !== null && !way.has(one.knot.id) ? 'opacity-45' : ''}`}
                 style={{ left: one.x, top: one.y, width: WIDE, height: HIGH }}
@@ -138,21 +114,9 @@ function Map({ knots }: { knots: About[] }) {
           </div>
         </div>
         {chosen && (
-          <aside
-            aria-live="polite"
-            className="rounded-2xl border border-line bg-card p-4 [--ground:var(--card)] rail:sticky rail:top-6 rail:w-72"
-          >
-            <KnotPicture drawing={chosen.loose} moment={null} text="" className="h-36 w-full" />
-            <h2 className="mt-2 text-xl">{chosen.name}</h2>
-            <p className="text-soft">{chosen.purpose}</p>
-            <p className="mt-1 text-sm text-soft">{words.show.minutes({ n: chosen.minutes })}</p>
-            <Link
-              to={`/knot/${chosen.id}`}
-              className="inline-flex min-h-12 items-center font-semibold underline decoration-hemp decoration-2 underline-offset-4"
-            >
-              {words.knot.moreOf({ knot: chosen.name })}
-            </Link>
-          </aside>
+          <div className="hidden rail:sticky rail:top-6 rail:block rail:w-72">
+            <PickedKnot knot={chosen} />
+          </div>
         )}
       </div>
     </div>
