@@ -33,6 +33,41 @@ it('waits for the server after something was written, and only then', async () =
   expect(asked.map((one) => one.cache)).toEqual(['default', undefined, 'reload', 'default']);
 });
 
+it('asks again where something was written while the answer was on its way', async () => {
+  let asked = 0;
+  let rigs = 0;
+  const waiting: (() => void)[] = [];
+  vi.stubGlobal('fetch', async (_: string, request: RequestInit) => {
+    if (request.method === 'PUT') return Response.json({ rigs: ++rigs });
+    const seen = rigs;
+    if (++asked === 1) await new Promise<void>((done) => waiting.push(done));
+    return Response.json({ rigs: seen });
+  });
+  const meeting = call('GET', '/api/course');
+  await vi.waitUntil(() => waiting.length > 0);
+  await call('PUT', '/api/group', { body: {} });
+  waiting.shift()?.();
+  expect(await meeting).toEqual({ rigs: 1 });
+  expect(asked).toBe(2);
+  // Without a network in between, the answer there is.
+  asked = 0;
+  const other = call('GET', '/api/course');
+  await vi.waitUntil(() => waiting.length > 0);
+  await call('PUT', '/api/group', { body: {} });
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+  waiting.shift()?.();
+  expect(await other).toEqual({ rigs: 1 });
+});
+
+it('gives no answer that came in late before something was written', async () => {
+  keeps = true;
+  await call('GET', '/api/crew');
+  keeps = false;
+  hasArrived('/api/crew');
+  await call('PUT', '/api/group', { body: {} });
+  expect(await call('GET', '/api/crew')).toEqual({ from: 'the server' });
+});
+
 it('takes what came in late for an answer that was a kept one, once', async () => {
   hasArrived('/api/course');
   expect(told).toBe(0);

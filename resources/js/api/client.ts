@@ -1,5 +1,5 @@
 import createClient, { type ClientPathsWithMethod, type FetchResponse, type MaybeOptionalInit } from 'openapi-fetch';
-import { cameLate, noteKept, noteWritten, patience } from './kept';
+import { cameLate, lastWritten, noteKept, noteWritten, patience } from './kept';
 import type { components, paths } from './schema';
 import { noteTime } from './time';
 
@@ -50,6 +50,9 @@ let shownGroup: string | null = null;
 
 export const showGroup = (id: string): void => void (shownGroup = id);
 
+/** So often a question is asked again where something is written while its answer is on its way. */
+const MOST_AGAIN = 3;
+
 async function send(path: string, request: Request, body: string): Promise<Response> {
   const { method } = request;
   const headers: Record<string, string> = { ...Object.fromEntries(request.headers), Accept: 'application/json' };
@@ -61,7 +64,14 @@ async function send(path: string, request: Request, body: string): Promise<Respo
   const asked: RequestInit = { method, headers, credentials: 'same-origin' };
   if (body !== '') asked.body = body;
   if (method !== 'GET') return fetch(path, asked);
-  const response = (await cameLate(path)) ?? (await fetch(path, { ...asked, cache: patience() }));
+  const ask = () => fetch(path, { ...asked, cache: patience() });
+  let before = lastWritten();
+  let response = (await cameLate(path)) ?? (await ask());
+  // What was asked for before something was written knows nothing of it: whoever waits for it, waits for an answer that does.
+  for (let again = 0; lastWritten() !== before && again < MOST_AGAIN; again++) {
+    before = lastWritten();
+    response = (await ask().catch(() => null)) ?? response;
+  }
   noteKept(path, response);
   return response;
 }

@@ -36,7 +36,11 @@ export function startCatchingUp(catchUp: () => void): void {
 /** Something new each time that something was written from this page. */
 export const lastWritten = (): number => written;
 
-export const noteWritten = (): void => void (written = performance.now());
+/** Something was written: what came in late before that is no answer any more. */
+export function noteWritten(): void {
+  written = performance.now();
+  arrived.clear();
+}
 
 /** Asks the worker to wait for the server, as long as it takes: it answers from what it has kept only where there is no network. */
 export const patience = (): RequestCache => (performance.now() - written < WRITTEN_FRESH ? 'reload' : 'default');

@@ -1,6 +1,5 @@
 import { useSyncExternalStore } from 'react';
 import { call, type Schemas, signedOutElsewhere } from '../api/client';
-import { lastWritten } from '../api/kept';
 import { knotQuery, knotsQuery, queryClient } from '../api/queries';
 import type { paths } from '../api/schema';
 import { beginGoing } from './going';
@@ -86,24 +85,12 @@ export async function keepGroup({ tonight, ahead }: Pick<Schemas['Me'], 'tonight
   for (const path of ['/api/house', '/api/me', '/api/crew', '/api/course'] as const) await call('GET', path);
   for (const meeting of ahead)
     await call('GET', '/api/meetings/{meeting}', { params: { path: { meeting: meeting.id } } });
-  if (!(await keepCrew(tonight))) return;
+  const { answers } = await call('GET', '/api/crew-to-keep', {
+    params: { query: tonight === null ? {} : { meeting: tonight } },
+  });
+  await layBeside('group', answers);
   await keepNoLonger(LONGEST, 'group');
   localStorage.setItem(GROUP_KEPT, String(Date.now()));
-}
-
-/** Every learner's own pages, and who is to be checked in each knot; says whether they are as things stand. */
-async function keepCrew(tonight: string | null): Promise<boolean> {
-  // What was checked while the answer was on its way is not in it.
-  for (let tries = 0; tries < 3; tries++) {
-    const before = lastWritten();
-    const { answers } = await call('GET', '/api/crew-to-keep', {
-      params: { query: tonight === null ? {} : { meeting: tonight } },
-    });
-    if (lastWritten() !== before) continue;
-    await layBeside('group', answers);
-    return true;
-  }
-  return false;
 }
 
 /** Waits for a thing to be done, but no longer than so many milliseconds. */
