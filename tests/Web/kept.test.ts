@@ -59,6 +59,17 @@ it('asks again where something was written while the answer was on its way', asy
   expect(await other).toEqual({ rigs: 1 });
 });
 
+it('does not ask again for all the drawings', async () => {
+  const sent: string[] = [];
+  vi.stubGlobal('fetch', async (path: string, request: RequestInit) => {
+    sent.push(path);
+    if (request.method === 'GET') await call('PUT', '/api/group', { body: {} });
+    return Response.json({ answers: [], whole: true });
+  });
+  await call('GET', '/api/knots-to-keep', { params: { query: { part: 'left' } } });
+  expect(sent).toEqual(['/api/knots-to-keep?part=left', '/api/group']);
+});
+
 it('gives no answer that came in late before something was written', async () => {
   keeps = true;
   await call('GET', '/api/crew');

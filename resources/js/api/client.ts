@@ -53,6 +53,9 @@ export const showGroup = (id: string): void => void (shownGroup = id);
 /** So often a question is asked again where something is written while its answer is on its way. */
 const MOST_AGAIN = 3;
 
+/** All drawings at once change with the packs alone, nearly: they are not sent twice over a slow network for a check. */
+const STANDS = '/api/knots-to-keep';
+
 async function send(path: string, request: Request, body: string): Promise<Response> {
   const { method } = request;
   const headers: Record<string, string> = { ...Object.fromEntries(request.headers), Accept: 'application/json' };
@@ -68,7 +71,7 @@ async function send(path: string, request: Request, body: string): Promise<Respo
   let before = lastWritten();
   let response = (await cameLate(path)) ?? (await ask());
   // What was asked for before something was written knows nothing of it: whoever waits for it, waits for an answer that does.
-  for (let again = 0; lastWritten() !== before && again < MOST_AGAIN; again++) {
+  for (let again = 0; lastWritten() !== before && again < MOST_AGAIN && !path.startsWith(STANDS); again++) {
     before = lastWritten();
     response = (await ask().catch(() => null)) ?? response;
   }
