@@ -74,7 +74,7 @@ trait LooksAtPages
     {
         $ask = new RemoteExecuteMethod($this->browser);
 
-        return array_map(fn (array $one): RemoteWebElement => new RemoteWebElement($ask, $one[JsonWireCompat::WEB_DRIVER_ELEMENT_IDENTIFIER], true), $this->browser->executeScript($script, $arguments));
+        return array_map(fn (array $one): RemoteWebElement => new RemoteWebElement($ask, JsonWireCompat::getElement($one), true), $this->browser->executeScript($script, $arguments));
     }
 
     /** Whether it stays where it is from one frame to the next: what still moves is not yet to be clicked. */

@@ -24,7 +24,7 @@ export async function startKeeping(): Promise<void> {
 
 /** Lays answers where the worker keeps its own, each as it would have been at its own address. */
 export async function layBeside(cache: string, answers: { address: string; answer: object }[]): Promise<void> {
-  if (!('caches' in window) || !(await mayKeep())) return;
+  if (!(await mayKeep())) return;
   const kept = await caches.open(cache);
   // By its date the worker knows when it is too old to be shown.
   const headers = { Date: new Date().toUTCString() };

@@ -7,7 +7,7 @@ import { Failure, Loading } from '../ui/states';
 import { words } from '../words';
 import { KnotOutline } from './KnotOutline';
 import { PickedKnot } from './PickedKnot';
-import { beginnings, hangingFrom, wayOf } from './ways';
+import { beginnings, hangingFrom, lookOf, wayOf } from './ways';
 
 type About = Schemas['KnotAbout'];
 type Placed = { knot: About; x: number; y: number };
@@ -105,7 +105,7 @@ function Map({ knots }: { knots: About[] }) {
                 aria-pressed={picked === one.knot.id}
                 onClick={() => pick(one.knot.id)}
                 onKeyDown={(event) => walk(event, one)}
-                className={`absolute rounded-xl border-2 px-2 text-left text-[0.92rem] leading-tight font-semibold ${picked === one.knot.id ? 'border-signal bg-signal text-on-signal' : way?.has(one.knot.id) ? 'border-signal bg-card' : 'border-line bg-card'} ${way !== null && !way.has(one.knot.id) ? 'opacity-45' : ''}`}
+                className={`absolute rounded-xl border-2 px-2 text-left text-[0.92rem] leading-tight font-semibold ${lookOf(one.knot.id, picked, way)} ${way !== null && !way.has(one.knot.id) ? 'opacity-45' : ''}`}
                 style={{ left: one.x, top: one.y, width: WIDE, height: HIGH }}
               >
                 {one.knot.name}

@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { words } from '../words';
 import { inSentence, listOf } from '../words/format';
-import { beginnings, hangingFrom } from './ways';
+import { beginnings, hangingFrom, lookOf } from './ways';
 import { PickedKnot } from './PickedKnot';
 
 type About = Schemas['KnotAbout'];
@@ -31,18 +31,13 @@ function Branch({ knot, ...shown }: Shown & { knot: About }) {
   // It hangs from the first; the others stand elsewhere.
   const others = knots.filter((one) => knot.prerequisites.slice(1).includes(one.id));
   const isPicked = picked === knot.id;
-  const look = isPicked
-    ? 'border-signal bg-signal text-on-signal'
-    : way?.has(knot.id)
-      ? 'border-signal bg-card'
-      : 'border-line bg-card';
   return (
     <li className="flex flex-col gap-2">
       <button
         type="button"
         aria-expanded={isPicked}
         onClick={() => onPick(knot.id)}
-        className={`min-h-12 w-full rounded-xl border-2 px-3 py-1.5 text-left leading-tight font-semibold ${look} ${way !== null && !way.has(knot.id) ? 'opacity-60' : ''}`}
+        className={`min-h-12 w-full rounded-xl border-2 px-3 py-1.5 text-left leading-tight font-semibold ${lookOf(knot.id, picked, way)} ${way !== null && !way.has(knot.id) ? 'opacity-60' : ''}`}
       >
         {knot.name}
         {others.length > 0 && (

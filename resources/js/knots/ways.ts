@@ -14,6 +14,14 @@ export function beginnings(knots: About[]): About[] {
   return knots.filter((knot) => knot.depth === 0).sort((a, b) => size(b.id) - size(a.id) || byName(a, b));
 }
 
+/** How a knot looks on the map: picked, on the way of the one that is, or neither. */
+export const lookOf = (id: string, picked: string | null, way: Set<string> | null): string =>
+  picked === id
+    ? 'border-signal bg-signal text-on-signal'
+    : way?.has(id)
+      ? 'border-signal bg-card'
+      : 'border-line bg-card';
+
 /** A knot's whole way: what it needs, and what needs it, near and far. */
 export function wayOf(id: string, knots: About[]): Set<string> {
   const way = new Set([id]);
