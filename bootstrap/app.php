@@ -12,8 +12,6 @@ use App\House\People\MakeResetLink;
 use App\House\SeedDemo;
 use App\House\SetUpState;
 use App\House\SignIns;
-use App\Http\DeviceSignedOut;
-use App\Http\LivesElsewhere;
 use App\Http\Middleware\DoAgain;
 use App\Http\Middleware\FromOwnPages;
 use App\Http\Middleware\HoldLeft;
@@ -21,9 +19,8 @@ use App\Http\Middleware\HoldToApi;
 use App\Http\Middleware\InGroup;
 use App\Http\Middleware\KnowDevice;
 use App\Http\Middleware\TellTurnedAway;
-use App\Http\NoGroup;
-use App\Http\NotHere;
 use App\Http\Problem;
+use App\Http\TurnedAway;
 use App\Knots\Warm;
 use App\Models\Setback;
 use App\Work\SweepWork;
@@ -71,7 +68,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([DeviceSignedOut::class, LivesElsewhere::class, NoGroup::class, NotHere::class, Refusal::class]);
+        $exceptions->dontReport([TurnedAway::class, Refusal::class]);
         // What is done again is no fault; whoever gives up says so.
         $exceptions->dontReportWhen(fn (Throwable $error): bool => Setback::of($error) !== null && request()->is('api/*'));
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error)?->response() : null);

@@ -24,6 +24,8 @@ return [
     'public_address' => env('COMPADRE_PUBLIC_ADDRESS'),
     'port' => (string) env('COMPADRE_PORT', '8420'),
     'packs' => base_path('packs'),
+    // What is said, by language.
+    'words' => base_path('words'),
 
     // The stand-in for an award office beside the demo: its port, and the secret that lets the demo's group in.
     'office_port' => (string) env('COMPADRE_OFFICE_PORT', ''),

@@ -38,13 +38,21 @@ function read(parts, message, found) {
   }
 }
 
+/** What the core and the server say, a file a room. PHP reads it; no screen does. */
+const ANSWERS = 'answers/';
+
 /** The files of a language, by name. */
 export const language = (name) =>
   Object.fromEntries(
-    readdirSync(join(folder, name))
+    readdirSync(join(folder, name), { recursive: true })
+      .filter((file) => file.endsWith('.json'))
       .sort()
       .map((file) => [file, JSON.parse(readFileSync(join(folder, name, file), 'utf8'))]),
   );
+
+/** The messages of a language that screens say. */
+const ofScreens = (files) =>
+  Object.assign({}, ...Object.entries(files).map(([file, tree]) => (file.startsWith(ANSWERS) ? {} : tree)));
 
 export const languages = () => readdirSync(folder).sort();
 
@@ -95,8 +103,7 @@ if (argv[1] === fileURLToPath(import.meta.url)) {
     if (left.length > 0)
       stderr.write(`words/${name}: ${left.length} messages are not there yet, the first ${left[0]}\n`);
   }
-  const all = Object.assign({}, ...Object.values(english));
   stdout.write(
-    `/** Made from words/en by ops/words.mjs: what each message asks for. */\nexport type Messages = ${typeOf(all)};\n`,
+    `/** Made from words/en by ops/words.mjs: what each message asks for. */\nexport type Messages = ${typeOf(ofScreens(english))};\n`,
   );
 }

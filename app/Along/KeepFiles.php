@@ -35,7 +35,7 @@ final readonly class KeepFiles
         return DB::transaction(function () use ($group, $asked): KeptFile {
             $open = KeptFile::query()->where('group_id', $group->id)->where('kind', '!=', 'given')->count();
             if ($open >= self::MOST) {
-                throw Refusal::saying('/files', $open, 'fewer than '.self::MOST.' files', 'There are '.self::MOST.' files already. Remove one that you have fetched, then write another.');
+                throw Refusal::of('/files', $open, 'along.files_full', ['most' => self::MOST]);
             }
             if ($asked->flag('leave')) {
                 // First: what is in the zip is all there will be here.
@@ -65,7 +65,7 @@ final readonly class KeepFiles
         $bytes = Base64::read($part->text('data'), '/data');
         $due = min(KeptFile::PART, $file->bytes - $place * KeptFile::PART);
         if (strlen($bytes) !== $due) {
-            throw $due < 1 ? Refusal::of('/place', $place, 'a part that the file has') : Refusal::of('/data', strlen($bytes).' bytes', "the $due bytes of this part");
+            throw $due < 1 ? Refusal::of('/place', $place, 'along.no_part') : Refusal::of('/data', strlen($bytes).' bytes', 'along.part_bytes', ['bytes' => $due]);
         }
         $file->put($place, $bytes);
     }
@@ -89,7 +89,7 @@ final readonly class KeepFiles
                 File::append($path, $part);
             }
             if (File::size($path) !== $file->bytes) {
-                throw ReadZip::refused('A part of the file has not arrived: choose it again.');
+                throw ReadZip::refused('along.zip_not_arrived');
             }
 
             return $look(ReadZip::open($path, $password));

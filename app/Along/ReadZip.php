@@ -7,6 +7,7 @@ namespace App\Along;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 use ZipArchive;
 
 /**
@@ -38,7 +39,7 @@ final class ReadZip
         $manifest = $this->manifest();
         [$this->group, $this->name] = [$manifest->object('group')->text('id'), $manifest->object('group')->text('name')];
         if (preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/', $this->group) !== 1) {
-            throw self::refused('It does not say which group it is of.');
+            throw self::refused('along.zip_of_whom');
         }
         $this->hasKeys = $manifest->flag('keys');
     }
@@ -48,7 +49,7 @@ final class ReadZip
     {
         $zip = new ZipArchive;
         if ($zip->open($file, ZipArchive::RDONLY) !== true) {
-            throw self::refused('This is no zip, or a part of it is lacking.');
+            throw self::refused('along.zip_broken');
         }
         if ($password !== null) {
             $zip->setPassword($password);
@@ -57,13 +58,14 @@ final class ReadZip
             return new self($zip);
         } catch (Refusal $no) {
             $zip->close();
-            throw str_starts_with($no->field, '/file') || $no->field === '/password' ? $no : self::refused("Its manifest cannot be read: {$no->getMessage()}");
+            throw str_starts_with($no->field, '/file') || $no->field === '/password' ? $no : self::refused('along.zip_manifest', ['why' => $no->sentence()]);
         }
     }
 
-    public static function refused(string $why): Refusal
+    /** @param  array<string, string|int|Saying>  $parameters */
+    public static function refused(string $code, array $parameters = []): Refusal
     {
-        return Refusal::saying('/file', null, 'a zip that Compadre has written', "$why Nothing was taken in.");
+        return Refusal::of('/file', null, 'along.no_zip', ['why' => new Saying($code, $parameters)]);
     }
 
     /**
@@ -77,7 +79,7 @@ final class ReadZip
     {
         $stream = $this->zip->getStream("$table.ndjson");
         if ($stream === false) {
-            throw self::refused("Its part $table cannot be read.");
+            throw self::refused('along.zip_part', ['part' => $table]);
         }
         $hash = hash_init('sha256');
         $line = $size = 0;
@@ -86,12 +88,12 @@ final class ReadZip
                 $line++;
                 $size += strlen($text) + 1;
                 if ($size > self::ONE || $line > $this->tables[$table]['rows']) {
-                    throw self::refused("Its part $table is longer than it says.");
+                    throw self::refused('along.zip_long', ['part' => $table]);
                 }
                 hash_update($hash, "$text\n");
                 $row = json_decode($text, true, 4);
                 if (! is_array($row)) {
-                    throw self::refused("Line $line of its part $table cannot be read.");
+                    throw self::refused('along.zip_line', ['line' => $line, 'part' => $table]);
                 }
                 yield $line => $row;
             }
@@ -99,7 +101,7 @@ final class ReadZip
             fclose($stream);
         }
         if ($line !== $this->tables[$table]['rows'] || ! hash_equals($this->tables[$table]['sha256'], hash_final($hash))) {
-            throw self::refused("Its part $table is not as it was written.");
+            throw self::refused('along.zip_changed', ['part' => $table]);
         }
     }
 
@@ -112,16 +114,16 @@ final class ReadZip
             $about = $this->zip->statIndex($n);
             $name = $about === false ? '' : $about['name'];
             if ($about === false || ! isset($known[$name])) {
-                throw self::refused('There is something in it that does not belong there: '.mb_strimwidth(mb_scrub($name), 0, 60, '…').'.');
+                throw self::refused('along.zip_stranger', ['name' => mb_strimwidth(mb_scrub($name), 0, 60, '…')]);
             }
             unset($known[$name]);
             $all += $about['size'];
             if ($about['size'] > self::ONE || $all > self::ALL) {
-                throw self::refused('It unpacks to more than a group can have.');
+                throw self::refused('along.zip_large');
             }
         }
         if ($known !== []) {
-            throw self::refused('A part of it is lacking: '.array_key_first($known).'.');
+            throw self::refused('along.zip_lacks', ['part' => array_key_first($known)]);
         }
     }
 
@@ -131,15 +133,15 @@ final class ReadZip
         $text = $about !== false && $about['size'] <= self::MANIFEST ? @$this->zip->getFromName('manifest.json', self::MANIFEST) : false;
         if ($text === false) {
             throw $about !== false && $about['encryption_method'] !== ZipArchive::EM_NONE
-                ? Refusal::saying('/password', null, 'the password it was locked with', 'It is locked: enter the password that it was locked with. Nothing was taken in.')
-                : self::refused('It does not say what is in it.');
+                ? Refusal::of('/password', null, 'along.locked')
+                : self::refused('along.zip_of_what');
         }
         $manifest = Fields::of(Json::arrays(Json::read($text)));
         if ($manifest->text('format') !== WriteGroup::FORMAT) {
-            throw self::refused('It was not written by Compadre.');
+            throw self::refused('along.zip_foreign');
         }
         if ($manifest->whole('version') !== WriteGroup::VERSION || $manifest->text('schema') !== WriteGroup::schema()) {
-            throw self::refused('It was written by another version of Compadre than this one. Bring both houses to the same version, and write it anew.');
+            throw self::refused('along.zip_version');
         }
         foreach (GroupTables::parts() as $table) {
             $part = $manifest->object('tables')->object($table);

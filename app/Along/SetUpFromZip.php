@@ -56,7 +56,7 @@ final readonly class SetUpFromZip
             $taken = $this->files->read($given, $asked->textOrNull('password'), fn (ReadZip $zip): TakenIn => ($this->take)($zip, false, true));
             $emails = array_column($taken->leads, 'email');
             if (! in_array($asked->text('email'), $emails, true)) {
-                throw Refusal::of('/email', $asked->text('email'), 'the address of one who leads it: '.implode(', ', $emails));
+                throw Refusal::of('/email', $asked->text('email'), 'along.lead_address', ['addresses' => $emails]);
             }
             $lead = $known;
             if ($lead === null) {

@@ -26,7 +26,7 @@ final readonly class TakeBack
     {
         return $this->files->read($file, $password, function (ReadZip $zip) use ($group, $yes): TakenIn {
             if ($zip->group !== $group->id) {
-                throw Refusal::saying('/file', $zip->name, "a zip of $group->name", "This zip is of another group, $zip->name. In this house there is $group->name. Nothing was taken in.");
+                throw Refusal::of('/file', $zip->name, 'along.other_group', ['here' => $group->name, 'there' => $zip->name]);
             }
             $yes ? $this->keepBefore($group) : null;
 

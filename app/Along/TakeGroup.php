@@ -53,7 +53,7 @@ final class TakeGroup
         try {
             $here = Group::query()->whereKey($zip->group)->lockForUpdate()->first();
             if ($here !== null && ! $replaces) {
-                throw Refusal::saying('/replace', false, 'true, where it is to be replaced', "$here->name is in this house already. Say that it is to give way to what is in the file, or leave it as it is. Nothing was taken in.");
+                throw Refusal::of('/replace', false, 'along.here_already', ['group' => $here->name]);
             }
             $before = TakenIn::stateOf($zip->group);
             $this->remember($zip->group);
@@ -63,7 +63,7 @@ final class TakeGroup
             $taken = TakenIn::since($before, $zip, $here !== null);
         } catch (Throwable $fault) {
             DB::rollBack();
-            throw $fault instanceof QueryException ? ReadZip::refused('Something in it contradicts itself, or the rest of this house.') : $fault;
+            throw $fault instanceof QueryException ? ReadZip::refused('along.zip_contradicts') : $fault;
         }
         $yes ? DB::commit() : DB::rollBack();
         if ($yes) {
@@ -123,7 +123,7 @@ final class TakeGroup
             $this->insert($table, $some, $isHere);
         }
         if (($this->read['groups'] ?? []) !== [$zip->group => true]) {
-            throw ReadZip::refused('The group itself is not in it.');
+            throw ReadZip::refused('along.zip_no_group');
         }
     }
 
@@ -136,7 +136,7 @@ final class TakeGroup
     {
         [$id, $name, $email] = [$row['id'] ?? null, $row['name'] ?? null, $row['email'] ?? null];
         if (! is_string($id) || ! Str::isUuid($id) || ! is_string($name) || $name === '' || $email !== null && (! is_string($email) || filter_var($email, FILTER_VALIDATE_EMAIL) === false)) {
-            throw ReadZip::refused("Line $line of its part users names nobody.");
+            throw ReadZip::refused('along.zip_nobody', ['line' => $line]);
         }
         $known = DB::table('users')->where('id', $id)->value('id') ?? ($email === null ? null : DB::table('users')->where('email', $email)->value('id'));
         if ($known === null) {
@@ -153,10 +153,10 @@ final class TakeGroup
     {
         $columns = GroupTables::columns($table);
         if (array_diff($columns, array_keys($row)) !== [] || count($row) !== count($columns) || array_filter($row, static fn (mixed $value): bool => $value !== null && ! is_scalar($value)) !== []) {
-            throw ReadZip::refused("Line $line of its part $table is no row of it.");
+            throw ReadZip::refused('along.zip_no_row', ['line' => $line, 'part' => $table]);
         }
         if (($row[$table === 'groups' ? 'id' : 'group_id'] ?? $zip->group) !== $zip->group) {
-            throw ReadZip::refused('There is more than one group in it.');
+            throw ReadZip::refused('along.zip_groups');
         }
         $now = [];
         foreach ($columns as $column) {
@@ -164,7 +164,7 @@ final class TakeGroup
         }
         if ($table === 'gone_learners') {
             if (DB::table('gone_learners')->where('id', $now['id'])->where('group_id', '!=', $zip->group)->exists()) {
-                throw ReadZip::refused('Something in it contradicts itself, or the rest of this house.');
+                throw ReadZip::refused('along.zip_contradicts');
             }
             $this->gone[(string) $now['id']] = true;
         }
@@ -173,12 +173,12 @@ final class TakeGroup
         }
         foreach (['learner_id' => 'learners', 'meeting_id' => 'meetings', 'list_id' => 'status_lists'] as $column => $of) {
             if (($now[$column] ?? null) !== null && ! isset($this->read[$of][(string) $now[$column]]) && ! ($table === 'check_events' && $column === 'meeting_id')) {
-                throw ReadZip::refused("Line $line of its part $table is about something that is not in it.");
+                throw ReadZip::refused('along.zip_about', ['line' => $line, 'part' => $table]);
             }
         }
         foreach (GroupTables::PEOPLE[$table] ?? [] as $column) {
             if ($now[$column] !== null) {
-                $now[$column] = $this->people[(string) $now[$column]] ?? throw ReadZip::refused("Line $line of its part $table names somebody who is not in it.");
+                $now[$column] = $this->people[(string) $now[$column]] ?? throw ReadZip::refused('along.zip_names', ['line' => $line, 'part' => $table]);
             }
         }
         if (isset($now['id'])) {
@@ -240,7 +240,7 @@ final class TakeGroup
         } catch (QueryException|Refusal $fault) {
             throw $fault;
         } catch (Throwable $fault) {
-            throw ReadZip::refused('What is in it cannot be read as a group: '.class_basename($fault).'.');
+            throw ReadZip::refused('along.zip_no_read', ['fault' => class_basename($fault)]);
         }
     }
 }

@@ -36,7 +36,7 @@ final readonly class Certificates
         $credit = new Credit($group);
         $certificates = [];
         foreach ($awards as $place => $id) {
-            $certificates[] = $this->certificate($group, $found[$id] ?? throw Refusal::of("/awards/$place", $id, 'an award of your group that was not taken back'), $credit);
+            $certificates[] = $this->certificate($group, $found[$id] ?? throw Refusal::of("/awards/$place", $id, 'awards.not_in_force'), $credit);
         }
 
         return $this->look($group) + ['certificates' => $certificates];

@@ -90,7 +90,7 @@ final class GroupKeys
             return SigningKey::from(Fields::of(Json::arrays(Json::read(Crypt::decryptString($kept->secret)))));
         } catch (DecryptException) {
             // A backup that was put back in another house: what was signed is still known, but nothing can be signed with it.
-            throw Refusal::saying('/signing', $kept->kid, 'a key that was made in this house', 'The key of this group was locked in another house and cannot be opened here. Make a new one: badges of before stay good.');
+            throw Refusal::of('/signing', $kept->kid, 'awards.key_elsewhere');
         }
     }
 }

@@ -17,6 +17,8 @@ use Compadre\Core\Awards\DueBadge;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgePack;
+use Compadre\Core\Words\Day;
+use Compadre\Core\Words\Saying;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -49,7 +51,7 @@ final readonly class KeepAward
             $due = $credit->due($state);
             $awards = [];
             foreach ($asked->objects('awards') as $one) {
-                $learner = $state->learners->firstWhere('id', $one->text('learner')) ?? throw Refusal::of($one->place('learner'), $one->text('learner'), 'a learner of your group');
+                $learner = $state->learners->firstWhere('id', $one->text('learner')) ?? throw Refusal::of($one->place('learner'), $one->text('learner'), 'crew.learner');
                 $badge = $this->ready($due[$learner->id] ?? [], $learner, $one);
                 $awards[] = $this->write($by, $learner, $badge, ['proof' => $credit->proof($badge, $learner), 'decided_on' => $state->today, 'meeting_id' => $meeting?->id]);
             }
@@ -69,11 +71,11 @@ final readonly class KeepAward
         $group = $by->group;
         $shelf = $group->shelf();
         $badge = $shelf->badge($asked->text('badge'));
-        $why = $this->why($asked, 'Say why it is awarded by hand: the record keeps it.');
+        $why = $this->why($asked, new Saying('awards.why_by_hand'));
         $decided = $this->day($group, $asked, 'decided_on') ?? $group->today();
         $handed = $this->day($group, $asked, 'handed_on');
         if ($handed !== null && $handed < $decided) {
-            throw Refusal::of('/handed_on', $handed, "a day from $decided, the day it was decided");
+            throw Refusal::of('/handed_on', $handed, 'awards.from_decided', ['day' => $decided]);
         }
 
         return DB::transaction(function () use ($by, $group, $shelf, $asked, $badge, $why, $decided, $handed): array {
@@ -82,7 +84,7 @@ final readonly class KeepAward
             $credit = new Credit($group);
             $awards = [];
             foreach ($asked->texts('learners') as $index => $id) {
-                $learner = $learners->firstWhere('id', $id) ?? throw Refusal::of("/learners/$index", $id, 'a learner of your group');
+                $learner = $learners->firstWhere('id', $id) ?? throw Refusal::of("/learners/$index", $id, 'crew.learner');
                 $this->refuseHeld($learner, $badge->id, "/learners/$index");
                 $own = $shelf->inVersion($badge->id, (int) ($learner->pursuits->firstWhere('badge', $badge->id)->version ?? $badge->version)) ?? $badge;
                 $awards[] = $this->write($by, $learner, $own, [
@@ -125,7 +127,7 @@ final readonly class KeepAward
         return DB::transaction(function () use ($by, $asked, $day): array {
             $awards = $by->group->awards()->whereIn('id', $asked->texts('awards'))->lockForUpdate()->get()->keyBy('id');
             foreach ($asked->texts('awards') as $index => $id) {
-                $award = $awards[$id] ?? throw Refusal::of("/awards/$index", $id, 'an award of your group');
+                $award = $awards[$id] ?? throw Refusal::of("/awards/$index", $id, 'awards.award');
                 $this->refuseTakenBack($award, "/awards/$index");
                 if ($award->handed_on === null) {
                     $this->refuseBefore($award, $day, '/on');
@@ -140,7 +142,7 @@ final readonly class KeepAward
     public function takeBack(User $by, Award $award, Fields $asked): Award
     {
         $this->refuseTakenBack($award);
-        $why = $this->why($asked, 'Say why it is taken back: the record keeps it.');
+        $why = $this->why($asked, new Saying('awards.why_taken_back'));
         DB::transaction(function () use ($by, $award, $why): void {
             Award::query()->whereKey($award->id)->lockForUpdate()->first();
             $award->update(['taken_back_on' => $by->group->today(), 'taken_back_by' => $by->id, 'taken_back_why' => $why]);
@@ -157,28 +159,28 @@ final readonly class KeepAward
         $id = $one->text('badge');
         foreach ($due as $badge) {
             if ($badge->badge->id === $id) {
-                return $badge->isReady() ? $badge->badge : throw Refusal::saying($one->place('badge'), $id, 'a badge that is ready', $badge->isComplete
-                    ? "{$badge->badge->name} comes after another badge that $learner->name does not have yet."
-                    : "$learner->name does not have all of {$badge->badge->name} yet.");
+                $about = ['badge' => $badge->badge->name, 'learner' => $learner->name];
+
+                return $badge->isReady() ? $badge->badge : throw Refusal::of($one->place('badge'), $id, $badge->isComplete ? 'awards.after_other' : 'awards.not_all', $about);
             }
         }
         $this->refuseHeld($learner, $id, $one->place('badge'));
-        throw Refusal::of($one->place('badge'), $id, "a badge that $learner->name works toward");
+        throw Refusal::of($one->place('badge'), $id, 'awards.not_aimed_at', ['learner' => $learner->name]);
     }
 
     private function refuseHeld(Learner $learner, string $badge, string $field): void
     {
         $award = $learner->awards->firstWhere('badge', $badge);
         if ($award !== null) {
-            throw Refusal::saying($field, $badge, 'a badge that is not decided yet', "$award->name was decided for $learner->name on ".CarbonImmutable::parse($award->decided_on)->format('j F Y').'.');
+            throw Refusal::of($field, $badge, 'awards.decided', ['badge' => $award->name, 'learner' => $learner->name, 'on' => new Day($award->decided_on)]);
         }
     }
 
-    private function why(Fields $asked, string $otherwise): string
+    private function why(Fields $asked, Saying $otherwise): string
     {
         $why = trim($asked->text('why'));
 
-        return $why === '' ? throw Refusal::saying('/why', $asked->text('why'), 'a few words', $otherwise) : $why;
+        return $why === '' ? throw Refusal::of('/why', $asked->text('why'), 'awards.why', ['otherwise' => $otherwise]) : $why;
     }
 
     /** @param  array<string, mixed>  $about  when and how it was decided */
@@ -190,14 +192,14 @@ final readonly class KeepAward
     private function refuseTakenBack(Award $award, string $field = '/award'): void
     {
         if ($award->taken_back_on !== null) {
-            throw Refusal::saying($field, $award->id, 'an award in force', "$award->name was taken back on ".CarbonImmutable::parse($award->taken_back_on)->format('j F Y').'.');
+            throw Refusal::of($field, $award->id, 'awards.was_taken_back', ['badge' => $award->name, 'on' => new Day($award->taken_back_on)]);
         }
     }
 
     private function refuseBefore(Award $award, ?string $day, string $field): void
     {
         if ($day !== null && $day < $award->decided_on) {
-            throw Refusal::of($field, $day, "a day from $award->decided_on, the day it was decided");
+            throw Refusal::of($field, $day, 'awards.from_decided', ['day' => $award->decided_on]);
         }
     }
 
@@ -208,7 +210,7 @@ final readonly class KeepAward
         }
         $meeting = $group->meetings()->whereKey($id)->first();
 
-        return $meeting !== null && $meeting->isAhead($group->today()) ? $meeting : throw Refusal::of('/meeting', $id, 'a meeting of your group, tonight or still to come');
+        return $meeting !== null && $meeting->isAhead($group->today()) ? $meeting : throw Refusal::of('/meeting', $id, 'awards.meeting');
     }
 
     private function day(Group $group, Fields $asked, string $field): ?string
@@ -217,7 +219,7 @@ final readonly class KeepAward
         $today = $group->today();
         $first = CarbonImmutable::parse($today)->subYears(self::YEARS)->format('Y-m-d');
         if ($day !== null && ($day > $today || $day < $first)) {
-            throw Refusal::of($asked->place($field), $day, "a day from $first to $today");
+            throw Refusal::of($asked->place($field), $day, 'any.days', ['first' => $first, 'last' => $today]);
         }
 
         return $day;

@@ -51,11 +51,11 @@ final readonly class ReadPicture
     {
         $size = @getimagesizefromstring($bytes);
         if ($size === false || ! in_array($size[2], [IMAGETYPE_PNG, IMAGETYPE_JPEG], true)) {
-            throw Refusal::saying(self::FIELD, null, 'a PNG, a JPEG or an SVG', 'This is no picture that can be read here: take a PNG, a JPEG or an SVG.');
+            throw Refusal::of(self::FIELD, null, 'awards.picture');
         }
         [$width, $height] = $size;
         if ($width < 1 || $height < 1 || max($width, $height) > self::MOST_SIDE || $width * $height > self::MOST_PIXELS) {
-            throw Refusal::saying(self::FIELD, "$width x $height", 'at most '.self::MOST_SIDE.' pixels a side and 16 million in all', "This picture is $width by $height pixels: make it smaller, 1200 pixels a side are plenty.");
+            throw Refusal::of(self::FIELD, "$width x $height", 'awards.picture_size', ['most' => self::MOST_SIDE, 'width' => $width, 'height' => $height]);
         }
         $image = @imagecreatefromstring($size[2] === IMAGETYPE_PNG ? self::bare($bytes) : $bytes);
 
@@ -83,12 +83,12 @@ final readonly class ReadPicture
     {
         $document = Svg::read($svg) ?? throw self::undrawable();
         if ($document->doctype?->internalSubset !== null && str_contains($document->doctype->internalSubset, '<!ENTITY')) {
-            throw Refusal::saying(self::FIELD, null, 'an SVG without entities', 'This SVG defines entities of its own: save it as a plain SVG, or as a PNG.');
+            throw Refusal::of(self::FIELD, null, 'awards.svg_entities');
         }
         foreach ((new DOMXPath($document))->query('//*') ?: [] as $element) {
             $name = $element instanceof DOMElement ? strtolower((string) $element->localName) : '';
             if ($element instanceof DOMElement && (in_array($name, ['script', 'foreignobject', 'iframe', 'handler'], true) || self::acts($element) || ($name === 'style' && self::fetches($element->textContent)))) {
-                throw Refusal::saying(self::FIELD, null, 'an SVG that only draws', 'This SVG holds a script or fetches something from elsewhere: save it as a plain SVG, or as a PNG.');
+                throw Refusal::of(self::FIELD, null, 'awards.svg_active');
             }
         }
     }
@@ -114,11 +114,11 @@ final readonly class ReadPicture
 
     private static function damaged(): Refusal
     {
-        return Refusal::saying(self::FIELD, null, 'a whole file', 'This picture is damaged or cut off: send it once more.');
+        return Refusal::of(self::FIELD, null, 'awards.picture_cut');
     }
 
     private static function undrawable(): Refusal
     {
-        return Refusal::saying(self::FIELD, null, 'an SVG that can be drawn', 'This SVG cannot be drawn: save it once more, or as a PNG.');
+        return Refusal::of(self::FIELD, null, 'awards.svg_undrawn');
     }
 }

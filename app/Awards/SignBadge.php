@@ -30,7 +30,7 @@ final readonly class SignBadge
         return DB::transaction(function () use ($group, $award, $named): Award {
             $award = Award::query()->whereKey($award->id)->lockForUpdate()->firstOrFail();
             if ($award->taken_back_on !== null) {
-                throw Refusal::saying('/award', $award->id, 'an award in force', "$award->name was taken back: it is signed no more.");
+                throw Refusal::of('/award', $award->id, 'awards.signed_no_more', ['badge' => $award->name]);
             }
             if ($award->token !== null && $award->named === $named) {
                 return $award;

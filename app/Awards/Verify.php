@@ -64,13 +64,13 @@ final readonly class Verify
         try {
             $issuer = Issuer::from($card);
         } catch (Refusal $refusal) {
-            throw Refusal::saying('/file', null, 'the file that another group gave out of itself', 'This is not what a group gives out of itself to have its badges looked at. '.$refusal->getMessage());
+            throw Refusal::of('/file', null, 'awards.no_issuer', ['why' => $refusal->sentence()]);
         }
         if ($issuer->id === 'urn:uuid:'.$this->keys->issuer($group)) {
-            throw Refusal::saying('/file', $issuer->id, 'another group', 'This is your own group: its badges are known here.');
+            throw Refusal::of('/file', $issuer->id, 'awards.own_group');
         }
         if (mb_strlen($issuer->id) > 500 || mb_strlen($issuer->name) > 200) {
-            throw Refusal::of('/file', mb_strimwidth($issuer->id, 0, 60, '…'), 'an id of at most 500 and a name of at most 200 characters');
+            throw Refusal::of('/file', mb_strimwidth($issuer->id, 0, 60, '…'), 'awards.issuer_long');
         }
 
         return TrustedIssuer::query()->updateOrCreate(['group_id' => $group->id, 'issuer' => $issuer->id], ['name' => $issuer->name === '' ? $issuer->id : $issuer->name, 'jwks' => $card->object('jwks')->raw()])->refresh();

@@ -23,7 +23,7 @@ final readonly class KeepRig
     private const MOST = 60;
 
     /** What a copy may add to and never take from. */
-    private const KEPT = ['cautions' => 'caution', 'gates' => 'line of the gate', 'refuse' => 'refusal'];
+    private const KEPT = ['cautions', 'gates', 'refuse'];
 
     public function __construct(private RigShelf $packs)
     {
@@ -61,10 +61,10 @@ final readonly class KeepRig
     {
         $id = Fields::of($pack)->text('id');
         if (! $this->packs->has($origin)) {
-            throw Refusal::of('/origin', $origin, 'a rig that comes along with Compadre');
+            throw Refusal::of('/origin', $origin, 'bench.origin');
         }
         if ($this->packs->has($id)) {
-            throw Refusal::of('/pack/id', $id, 'an id that no rig of Compadre has');
+            throw Refusal::of('/pack/id', $id, 'bench.id_taken');
         }
         if (! $by->group->rigPacks()->where('rig', $id)->exists()) {
             $this->holdRoom($by->group, $id);
@@ -103,7 +103,7 @@ final readonly class KeepRig
     private function holdRoom(Group $group, string $rig): void
     {
         if ($group->rigPacks()->count() >= self::MOST) {
-            throw Refusal::of('/rig', $rig, 'at most '.self::MOST.' rigs of your own: remove one first');
+            throw Refusal::of('/rig', $rig, 'bench.rigs_full', ['most' => self::MOST]);
         }
     }
 
@@ -116,11 +116,12 @@ final readonly class KeepRig
     private function holdKept(OwnRig $own, array $pack): void
     {
         $origin = $this->packs->has($own->origin) ? $this->packs->pack($own->origin) : [];
-        foreach (self::KEPT as $field => $what) {
+        foreach (self::KEPT as $field) {
             $now = array_map(Json::write(...), is_array($pack[$field] ?? null) ? array_values($pack[$field]) : []);
             foreach (is_array($origin[$field] ?? null) ? $origin[$field] : [] as $kept) {
                 if (! in_array(Json::write($kept), $now, true)) {
-                    throw Refusal::saying("/pack/$field", $kept, 'all that its origin has, and more if you like', sprintf('A %s of the rig it was copied from is missing: %s', $what, is_array($kept) && is_string($kept['say'] ?? null) ? $kept['say'] : (is_string($kept) ? $kept : '')));
+                    $said = is_array($kept) ? $kept['say'] ?? null : $kept;
+                    throw Refusal::of("/pack/$field", $kept, 'bench.kept', ['what' => $field, 'said' => is_string($said) ? $said : '']);
                 }
             }
         }

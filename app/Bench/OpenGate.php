@@ -24,17 +24,17 @@ final readonly class OpenGate
     {
         $rig = $user->group->rigs()->rig($fields->text('rig'));
         if (! $rig->isGated()) {
-            throw Refusal::of('/rig', $rig->id, 'a rig with a gate');
+            throw Refusal::of('/rig', $rig->id, 'bench.no_gate');
         }
         $ticked = $fields->texts('lines');
         foreach ($rig->gates as $number => $line) {
             if (! in_array($line, $ticked, true)) {
-                throw Refusal::saying("/lines/$number", null, $line, "Not ticked: $line");
+                throw Refusal::of("/lines/$number", null, 'bench.not_ticked', ['line' => $line]);
             }
         }
         $adult = trim($fields->text('adult'));
         if ($adult === '') {
-            throw Refusal::of('/adult', '', 'the name of the adult who looked');
+            throw Refusal::of('/adult', '', 'bench.adult');
         }
 
         return RigGate::query()->updateOrCreate(['meeting_id' => $meeting->id, 'rig' => $rig->id], [

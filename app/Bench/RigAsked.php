@@ -41,6 +41,6 @@ final readonly class RigAsked
         $text = self::text($query, $name) ?? '{}';
         $read = Json::read($text, "/$name");
 
-        return is_object($read) ? Json::arrays($read) : throw Refusal::of("/$name", $text, 'an object as JSON');
+        return is_object($read) ? Json::arrays($read) : throw Refusal::of("/$name", $text, 'bench.json');
     }
 }

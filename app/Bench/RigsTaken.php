@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\MeetingRig;
@@ -36,7 +37,7 @@ final readonly class RigsTaken
         try {
             $cut = $this->work->of($group, $shelf->rig($taken->rig), Fields::of($taken->answers, '/answers'), $taken->rope, $taken->knots)->cut;
         } catch (Refusal $refusal) {
-            return $about + ['cut' => [], 'fault' => $refusal->getMessage()];
+            return $about + ['cut' => [], 'fault' => $refusal->messageIn(Words::asked())];
         }
 
         return $about + ['cut' => array_map(static fn (array $piece): array => ['length' => (int) $piece['length_mm'], 'count' => $piece['count']], $cut), 'fault' => null];

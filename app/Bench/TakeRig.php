@@ -27,7 +27,7 @@ final readonly class TakeRig
         $rope = $this->work->rope($group, $fields->textOrNull('rope'));
         $knots = $fields->words('knots');
         if ($rig->isGated() && RigGate::of($meeting, $rig->id) === null) {
-            throw Refusal::saying('/rig', $rig->id, 'a rig whose gate is ticked for this meeting', "An adult ticks the checks for {$rig->name} before its rope is put on the list.");
+            throw Refusal::of('/rig', $rig->id, 'bench.gate_first', ['rig' => $rig->name]);
         }
         $this->work->of($group, $rig, $fields->object('answers'), $rope, $knots);
 

@@ -29,7 +29,7 @@ final readonly class WhichKnot
     public function of(array $query): array
     {
         $text = $query['job'] ?? null;
-        $job = Json::read(is_string($text) ? $text : throw Refusal::of('/job', $text, 'the job as JSON'), '/job');
+        $job = Json::read(is_string($text) ? $text : throw Refusal::of('/job', $text, 'bench.job'), '/job');
         $choose = new ChooseOperation($this->chooser, $this->library);
         Schema::hold($job, $choose->input());
         $answer = Fields::of(Json::arrays($choose->run(Fields::of(Json::arrays($job)))));

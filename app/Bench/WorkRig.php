@@ -38,7 +38,7 @@ final class WorkRig
         $ropes = $group->ropes()->get();
         $rope = $id === null ? $ropes->firstWhere('is_usual', true) ?? $ropes->firstOrFail() : $ropes->firstWhere('id', $id);
 
-        return $rope instanceof Rope ? $rope : throw Refusal::of('/rope', $id, 'one of the group’s ropes');
+        return $rope instanceof Rope ? $rope : throw Refusal::of('/rope', $id, 'bench.rope');
     }
 
     /**

@@ -40,9 +40,9 @@ final readonly class CheckSheet
         $knot = $this->library->has($knotId) && $this->library->knot($knotId)->isForAll() ? $this->library->knot($knotId) : throw NotHere::knot($knotId);
         $meeting = $meetingId === null
             ? self::tonight($group)
-            : ($group->meetings()->find($meetingId) ?? throw Refusal::of('/meeting', $meetingId, 'a meeting of your group'));
+            : ($group->meetings()->find($meetingId) ?? throw Refusal::of('/meeting', $meetingId, 'course.meeting'));
         $ropes = $group->ropes()->get();
-        $rope = $ropeId === null ? $ropes->first() : ($ropes->find($ropeId) ?? throw Refusal::of('/rope', $ropeId, 'a rope of your group'));
+        $rope = $ropeId === null ? $ropes->first() : ($ropes->find($ropeId) ?? throw Refusal::of('/rope', $ropeId, 'check.rope'));
 
         return [
             'knot' => self::about($knot, UsualMistakes::of($knot, $this->compared->likely($knotId), $this->named($group, $knotId))),

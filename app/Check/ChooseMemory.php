@@ -23,7 +23,7 @@ final readonly class ChooseMemory
     {
         $fit = $this->board->fit($group);
         if ($own && ! $fit->own instanceof MemoryModel) {
-            throw Refusal::saying('/use', 'own', 'usual, until there are '.MemoryFit::NEEDED.' results', "There are {$fit->results} results so far; ".MemoryFit::NEEDED.' are needed to find figures of your own.');
+            throw Refusal::of('/use', 'own', 'check.few_results', ['needed' => MemoryFit::NEEDED, 'results' => $fit->results]);
         }
         DB::transaction(function () use ($group, $own, $fit): void {
             $group->update(['memory_model' => $own ? $fit->own?->toArray() : null]);

@@ -45,7 +45,7 @@ final readonly class HandInChecks
         [$device, $person, $seal] = explode('.', $asked->text('key').'..');
         $user = hash_equals(self::seal($device, $person), $seal) ? User::query()->find($person) : null;
         if ($user === null) {
-            throw Refusal::saying('/key', null, 'the key that this house gave the device', 'This device was never signed in here.');
+            throw Refusal::of('/key', null, 'check.unknown_device');
         }
         $known = Device::query()->where('user_id', $user->id)->find($device);
         if ($known !== null && $known->revoked_at === null && $known->open($user) !== null) {
@@ -74,7 +74,7 @@ final readonly class HandInChecks
             ];
         }
         if (LeftCheck::query()->where('user_id', $user->id)->count() + count($rows) > self::MOST) {
-            throw Refusal::of('/events', count($rows), 'at most '.self::MOST.' checks of one person that wait for a lead');
+            throw Refusal::of('/events', count($rows), 'check.waiting_full', ['most' => self::MOST]);
         }
         DB::table('left_checks')->insertOrIgnore($rows);
     }

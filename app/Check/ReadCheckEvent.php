@@ -124,7 +124,7 @@ final class ReadCheckEvent
     {
         $named = $entry->textOrNull('group');
         if ($named !== null && strtolower($named) !== $group->id) {
-            throw Refusal::of($entry->place('group'), $named, 'your own group');
+            throw Refusal::of($entry->place('group'), $named, 'check.group');
         }
     }
 
@@ -157,11 +157,11 @@ final class ReadCheckEvent
             return $tapped;
         }
         if (! $by->role->plans()) {
-            throw Refusal::saying($entry->place('by'), $tapped, 'yourself', 'Somebody else made this check. It waits for them, or a lead sends it on.');
+            throw Refusal::of($entry->place('by'), $tapped, 'check.not_yourself');
         }
         $this->people[$tapped] ??= User::everOf($group)->whereKey($tapped)->exists();
 
-        return $this->people[$tapped] ? $tapped : throw Refusal::of($entry->place('by'), $tapped, 'somebody who belongs, or once belonged, to your group');
+        return $this->people[$tapped] ? $tapped : throw Refusal::of($entry->place('by'), $tapped, 'check.stranger');
     }
 
     /**
@@ -172,11 +172,11 @@ final class ReadCheckEvent
     {
         if (! $by->role->teaches() && ($kind === Kind::Overrule || $kind === Kind::Prior)) {
             throw $kind === Kind::Overrule
-                ? Refusal::saying($entry->place('kind'), $kind->value, 'result or retract: helpers check, and do not decide otherwise', 'Helpers check; to decide otherwise, ask an instructor or a lead.')
-                : Refusal::saying($entry->place('kind'), $kind->value, 'result or retract: helpers check what they see', 'Helpers check what they see; what a learner had before is for an instructor or a lead to say.');
+                ? Refusal::of($entry->place('kind'), $kind->value, 'check.helper_overrules')
+                : Refusal::of($entry->place('kind'), $kind->value, 'check.helper_before');
         }
         if ($kind === Kind::Overrule && trim($entry->textOrNull('note') ?? '') === '') {
-            throw Refusal::saying($entry->place('note'), $entry->textOrNull('note'), 'the reason, in a few words', 'To decide otherwise needs a reason.');
+            throw Refusal::of($entry->place('note'), $entry->textOrNull('note'), 'check.reason');
         }
     }
 
@@ -212,22 +212,22 @@ final class ReadCheckEvent
     {
         $id = $entry->textOrNull('rig');
         if ($kind !== Kind::Used) {
-            return $id === null ? null : throw Refusal::of($entry->place('rig'), $id, 'nothing: only a knot that was used has a rig');
+            return $id === null ? null : throw Refusal::of($entry->place('rig'), $id, 'check.no_rig');
         }
         if ($id === null) {
-            throw Refusal::of($entry->place('rig'), null, 'the rig that the knot was used in');
+            throw Refusal::of($entry->place('rig'), null, 'check.rig');
         }
         $this->rigs ??= $group->rigs();
         $rig = $this->rigs->rig($id, $entry->place('rig'));
 
-        return in_array($knot->id, $rig->knots(), true) ? $rig : throw Refusal::of($entry->place('knot'), $knot->id, "one of the knots of {$rig->name}: ".implode(', ', $rig->knots()));
+        return in_array($knot->id, $rig->knots(), true) ? $rig : throw Refusal::of($entry->place('knot'), $knot->id, 'check.knot_of_rig', ['rig' => $rig->name, 'list' => $rig->knots()]);
     }
 
     private function method(KnotPack $knot, Fields $entry): ?string
     {
         $method = $entry->textOrNull('method');
         if ($method !== null && ! in_array($method, $knot->methodIds(), true)) {
-            throw Refusal::of($entry->place('method'), $method, 'one of '.implode(', ', $knot->methodIds()));
+            throw Refusal::of($entry->place('method'), $method, 'any.one_of', ['list' => $knot->methodIds()]);
         }
 
         return $method;
@@ -241,7 +241,7 @@ final class ReadCheckEvent
         }
         $this->meetings[$id] ??= $group->meetings()->find(strtolower($id));
 
-        return $this->meetings[$id] ?? throw Refusal::of($entry->place('meeting'), $id, 'a meeting of your group');
+        return $this->meetings[$id] ?? throw Refusal::of($entry->place('meeting'), $id, 'course.meeting');
     }
 
     /** What is taken back or overruled is a check of the same learner and knot; one that has not arrived yet may still come. */
@@ -250,20 +250,20 @@ final class ReadCheckEvent
         $id = $entry->textOrNull('target');
         $about = $kind === Kind::Retract || $kind === Kind::Overrule;
         if ($about && $id === null) {
-            throw Refusal::of($entry->place('target'), null, 'the id of the check this is about');
+            throw Refusal::of($entry->place('target'), null, 'check.target');
         }
         if (! $about && $id !== null) {
-            throw Refusal::of($entry->place('target'), $id, 'nothing: only a retract or an overrule has a target');
+            throw Refusal::of($entry->place('target'), $id, 'check.no_target');
         }
         if ($id === null) {
             return null;
         }
         $aimed = CheckEvent::query()->find(strtolower($id));
         if (! $by->role->teaches() && ($aimed === null ? ! $this->comesWith($id) : $aimed->by !== $by->id)) {
-            throw Refusal::saying($entry->place('target'), $id, 'a check of your own', 'Helpers take back what they themselves said; for another’s check, ask an instructor or a lead.');
+            throw Refusal::of($entry->place('target'), $id, 'check.not_own');
         }
         if ($aimed !== null && ($aimed->group_id !== $group->id || $aimed->learner_id !== $learner || $aimed->knot !== $entry->text('knot'))) {
-            throw Refusal::of($entry->place('target'), $id, 'a check of the same learner and knot');
+            throw Refusal::of($entry->place('target'), $id, 'check.same_subject');
         }
 
         return strtolower($id);

@@ -153,7 +153,7 @@ final readonly class RecordChecks
         foreach ($entries as $entry) {
             $learner = $meant[strtolower($entry->text('learner'))];
             if ($learner !== null && ! in_array($learner, $own, true)) {
-                throw Refusal::of($entry->place('learner'), $entry->text('learner'), 'a learner of your group');
+                throw Refusal::of($entry->place('learner'), $entry->text('learner'), 'crew.learner');
             }
         }
 
@@ -173,7 +173,7 @@ final readonly class RecordChecks
         $known = [];
         foreach (DB::table('check_events')->whereIn('id', array_keys($places))->get(['id', 'group_id', 'verdict', 'answer_level', 'answer_next']) as $row) {
             if ($row->group_id !== $group->id) {
-                throw Refusal::of($places[$row->id]->place('id'), $row->id, 'a new id, made for this event');
+                throw Refusal::of($places[$row->id]->place('id'), $row->id, 'check.new_id');
             }
             $known[$row->id] = (array) $row;
         }

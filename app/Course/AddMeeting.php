@@ -18,7 +18,7 @@ final class AddMeeting
     {
         $date = $meeting->text('date');
         if ($date < $group->today()) {
-            throw Refusal::of('/date', $date, 'today, '.$group->today().', or a later day');
+            throw Refusal::of('/date', $date, 'course.from_today', ['today' => $group->today()]);
         }
 
         return $this->write($group, $date, $meeting->text('starts_at'), $meeting->whole('minutes'), $meeting->whole('checkers'), $meeting->textOrNull('place'), '/date');
@@ -39,7 +39,7 @@ final class AddMeeting
     {
         $other = self::onAt($group, $date, $startsAt, $minutes, $but);
         if ($other !== null) {
-            throw Refusal::saying($field, $date, 'a time without a meeting', "There is a meeting on $date from {$other->starts_at} for {$other->minutes} minutes already.");
+            throw Refusal::of($field, $date, 'course.time_taken', ['date' => $date, 'from' => $other->starts_at, 'minutes' => $other->minutes]);
         }
     }
 

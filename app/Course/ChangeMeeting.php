@@ -32,7 +32,7 @@ final readonly class ChangeMeeting
         ];
         $about['bans'] = $change->has('bans') ? $this->bans($change) : $meeting->bans;
         if ($about['date'] < $group->today()) {
-            throw Refusal::of('/date', $about['date'], 'today, '.$group->today().', or a later day');
+            throw Refusal::of('/date', $about['date'], 'course.from_today', ['today' => $group->today()]);
         }
         $this->add->holdFree($group, $about['date'], $about['starts_at'], $about['minutes'], '/date', $meeting);
         $meeting->update($about + ['sequence' => $meeting->sequence + 1]);
@@ -53,7 +53,7 @@ final readonly class ChangeMeeting
         $families = array_column(Family::cases(), 'value');
         foreach ($change->texts('bans') as $number => $what) {
             if (! $this->library->has($what) && ! in_array($what, $families, true)) {
-                throw Refusal::of("/bans/$number", $what, 'a knot, or one of the families '.implode(', ', $families));
+                throw Refusal::of("/bans/$number", $what, 'course.ban', ['families' => $families]);
             }
         }
 
@@ -63,7 +63,7 @@ final readonly class ChangeMeeting
     private function still(Group $group, Meeting $meeting): void
     {
         if (! $meeting->isAhead($group->today()) || $meeting->started_at !== null) {
-            throw Refusal::saying('/meeting', $meeting->id, 'a meeting still to come', 'This meeting has begun, is over or was called off: it cannot be changed any more.');
+            throw Refusal::of('/meeting', $meeting->id, 'course.begun');
         }
     }
 }

@@ -23,7 +23,7 @@ final readonly class MendPlan
 
     public function __invoke(Group $group, PlanChange $change): void
     {
-        $remedy = $change->remedy ?? throw Refusal::of('/remedy', null, 'a remedy that the plan named');
+        $remedy = $change->remedy ?? throw Refusal::of('/remedy', null, 'course.remedy');
         DB::transaction(function () use ($group, $remedy): void {
             match ($remedy->kind) {
                 'unpin' => $this->accept->unpin($group, $remedy->what),
@@ -54,7 +54,7 @@ final readonly class MendPlan
     private function meeting(Group $group, Remedy $remedy): void
     {
         $meeting = $group->term()->get()->first(fn (Meeting $one): bool => $one->id === $remedy->what && $one->isAhead($group->today()))
-            ?? throw Refusal::of('/remedy/what', $remedy->what, 'a meeting still to come');
+            ?? throw Refusal::of('/remedy/what', $remedy->what, 'course.meeting_ahead');
         if ($remedy->kind === 'minutes') {
             $this->add->holdFree($group, $meeting->date, $meeting->starts_at, $meeting->minutes + $remedy->by, '/remedy/by', $meeting);
         }
@@ -64,14 +64,14 @@ final readonly class MendPlan
     private function later(Group $group, Remedy $remedy): void
     {
         $badge = $group->badges()->get()->first(fn (GroupBadge $one): bool => $one->badge === explode('@', $remedy->what)[0] && $one->due_on !== null)
-            ?? throw Refusal::of('/remedy/what', $remedy->what, 'a badge that has a date');
+            ?? throw Refusal::of('/remedy/what', $remedy->what, 'course.badge_due');
         $badge->update(['due_on' => CarbonImmutable::parse((string) $badge->due_on)->addDays($remedy->by)->format('Y-m-d')]);
     }
 
     /** A meeting like the last, a week after it. */
     private function another(Group $group): void
     {
-        $last = $group->term()->reorder('date', 'desc')->orderByDesc('starts_at')->first() ?? throw Refusal::of('/remedy/what', null, 'a course with a meeting');
+        $last = $group->term()->reorder('date', 'desc')->orderByDesc('starts_at')->first() ?? throw Refusal::of('/remedy/what', null, 'course.no_meeting');
         $more = $this->add->write($group, max($group->today(), CarbonImmutable::parse($last->date)->addWeek()->format('Y-m-d')), $last->starts_at, $last->minutes, $last->checkers, $last->place, '/remedy/what');
         $more->update(['objects' => $last->objects]);
     }

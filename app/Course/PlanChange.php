@@ -52,7 +52,7 @@ final readonly class PlanChange
         }
 
         return str_starts_with($refusal->field, '/pins/')
-            ? Refusal::of("/moves/$place/meeting", $refusal->value, $refusal->allowed)
-            : Refusal::saying("/moves/$place/meeting", $this->moves[(string) $knot], 'a meeting that can hold it, with all that is pinned and kept out', 'The knot cannot be shown there: nobody who lacks it will be there, what it is tied to is missing, what comes before it is not learned by then, or there is no room beside what is pinned.');
+            ? $refusal->at("/moves/$place/meeting")
+            : Refusal::of("/moves/$place/meeting", $this->moves[(string) $knot], 'course.no_room');
     }
 }

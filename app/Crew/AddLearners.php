@@ -38,7 +38,7 @@ final readonly class AddLearners
             foreach ($entries as $entry) {
                 $name = LearnerName::tidy($entry->text('name'));
                 if (in_array(LearnerName::key($name), $names, true)) {
-                    throw Refusal::saying($entry->place('name'), $name, 'a name the group does not have yet', LearnerName::taken($name));
+                    throw Refusal::of($entry->place('name'), $name, 'crew.name_taken', ['name' => $name]);
                 }
                 $names[] = LearnerName::key($name);
                 $learner = $group->learners()->create(array_filter(['id' => $entry->textOrNull('id')]) + ['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand'), 'patrol' => $entry->textOrNull('patrol')])->refresh();

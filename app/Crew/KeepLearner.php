@@ -42,7 +42,7 @@ final readonly class KeepLearner
         $name = LearnerName::tidy($change->text('name', $learner->name));
         foreach ($group->learners()->get() as $other) {
             if ($other->id !== $learner->id && LearnerName::key($other->name) === LearnerName::key($name)) {
-                throw Refusal::saying('/name', $name, 'a name the group does not have yet', LearnerName::taken($name));
+                throw Refusal::of('/name', $name, 'crew.name_taken', ['name' => $name]);
             }
         }
         $learner->update([
@@ -66,14 +66,14 @@ final readonly class KeepLearner
     public function mergeInto(Group $group, Learner $from, string $into): void
     {
         $other = $group->learners()->get()->firstWhere('id', $into);
-        $this->merge($group, $from, $other ?? throw Refusal::of('/into', $into, 'a learner of your group'));
+        $this->merge($group, $from, $other ?? throw Refusal::of('/into', $into, 'crew.learner'));
     }
 
     /** Everything recorded of the one goes to the other, and the one is gone. */
     public function merge(Group $group, Learner $from, Learner $into): void
     {
         if ($from->id === $into->id) {
-            throw Refusal::of('/into', $into->id, 'another learner');
+            throw Refusal::of('/into', $into->id, 'crew.other');
         }
         DB::transaction(function () use ($group, $from, $into): void {
             Turn::at('learners', $from->id, $into->id);

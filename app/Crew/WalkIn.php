@@ -41,7 +41,7 @@ final readonly class WalkIn
                 $id = strtolower($entry->text('id'));
                 $known = Learner::query()->find($id);
                 if ($known !== null && $known->group_id !== $group->id) {
-                    throw Refusal::of($entry->place('id'), $id, 'a new id, made for this learner');
+                    throw Refusal::of($entry->place('id'), $id, 'crew.new_id');
                 }
                 $learner = $known ?? (array_key_exists($id, $gone) ? null : $this->take($group, $id, $entry));
                 $meeting = $this->meeting($group, $entry);
@@ -74,6 +74,6 @@ final readonly class WalkIn
     {
         $id = $entry->textOrNull('meeting');
 
-        return $id === null ? null : ($group->meetings()->find($id) ?? throw Refusal::of($entry->place('meeting'), $id, 'a meeting of your group'));
+        return $id === null ? null : ($group->meetings()->find($id) ?? throw Refusal::of($entry->place('meeting'), $id, 'course.meeting'));
     }
 }

@@ -44,10 +44,10 @@ final readonly class KeepGroups
         DB::transaction(function () use ($group, $asked): void {
             $now = $this->locked($group);
             if ($now->closed_at === null) {
-                throw Refusal::saying('/closed', false, 'a group that is closed', "$now->name is open. Close it first, and give its leads the time to take their group along: what is removed is gone for good.");
+                throw Refusal::of('/closed', false, 'host.open', ['group' => $now->name]);
             }
             if (trim($asked->text('name')) !== $now->name) {
-                throw Refusal::of('/name', $asked->text('name'), "the name of the group, $now->name");
+                throw Refusal::of('/name', $asked->text('name'), 'host.name', ['group' => $now->name]);
             }
             $now->update(['removing_at' => CarbonImmutable::now()]);
             ($this->start)($now, RemoveGroup::class);
@@ -60,7 +60,7 @@ final readonly class KeepGroups
     {
         $now = Group::query()->lockForUpdate()->findOrFail($group->id);
         if ($now->removing_at !== null) {
-            throw Refusal::saying('/group', $now->name, 'a group that is not being removed', "$now->name is being removed.");
+            throw Refusal::of('/group', $now->name, 'host.going', ['group' => $now->name]);
         }
 
         return $now;

@@ -33,7 +33,7 @@ final readonly class KeepHouse
             'new_knots' => array_key_exists('new_knots', $change->raw()) ? $change->wholeOrNull('new_knots') : $group->new_knots,
         ];
         if (! in_array($about['time_zone'], DateTimeZone::listIdentifiers(), true)) {
-            throw Refusal::of('/time_zone', $about['time_zone'], 'a time zone as Europe/Lisbon');
+            throw Refusal::of('/time_zone', $about['time_zone'], 'house.time_zone');
         }
         $group->update($about + ($change->has('methods') ? ['methods' => $this->methods($change->object('methods'))] : []));
     }
@@ -57,11 +57,11 @@ final readonly class KeepHouse
     public function removeRope(Group $group, Rope $rope): void
     {
         if ($rope->is_usual) {
-            throw Refusal::saying('/rope', $rope->name, 'a rope that is not the usual one', 'This is the usual rope. Make another the usual one first.');
+            throw Refusal::of('/rope', $rope->name, 'house.usual_rope');
         }
         $rigs = MeetingRig::query()->where('rope_id', $rope->id)->count();
         if ($rigs > 0) {
-            throw Refusal::saying('/rope', $rope->name, 'a rope that no rig on a meeting’s list is built with', "This rope is on the list of $rigs ".($rigs === 1 ? 'rig' : 'rigs').' that meetings pack. Take them off first.');
+            throw Refusal::of('/rope', $rope->name, 'house.rope_in_use', ['rigs' => $rigs]);
         }
         $rope->delete();
     }
@@ -74,7 +74,7 @@ final readonly class KeepHouse
             $knot = $this->library->knot((string) $id, $chosen->place((string) $id));
             $method = $chosen->text((string) $id);
             if (! in_array($method, $knot->methodIds(), true)) {
-                throw Refusal::of($chosen->place((string) $id), $method, 'one of '.implode(', ', $knot->methodIds()));
+                throw Refusal::of($chosen->place((string) $id), $method, 'any.one_of', ['list' => $knot->methodIds()]);
             }
             if ($method !== $knot->methods[0]->id) {
                 $methods[$knot->id] = $method;

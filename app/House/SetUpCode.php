@@ -32,7 +32,7 @@ final class SetUpCode
     public static function hold(string $given): void
     {
         if (! hash_equals(PlainCode::read(self::current()), PlainCode::read($given))) {
-            throw Refusal::saying('/code', null, 'the code that ./compadre up --empty printed', 'This is not the set-up code. It stands where Compadre was started: run ./compadre up --empty to see it again.');
+            throw Refusal::of('/code', null, 'house.set_up_code');
         }
     }
 

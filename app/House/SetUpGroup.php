@@ -45,10 +45,10 @@ final readonly class SetUpGroup
     {
         $about = $set->object('group');
         if ($about->whole('age_from') > $about->whole('age_to')) {
-            throw Refusal::of('/group/age_to', $about->whole('age_to'), 'at least '.$about->whole('age_from').', the youngest age');
+            throw Refusal::of('/group/age_to', $about->whole('age_to'), 'house.age_to', ['from' => $about->whole('age_from')]);
         }
         if (! in_array($about->text('time_zone'), DateTimeZone::listIdentifiers(), true)) {
-            throw Refusal::of('/group/time_zone', $about->text('time_zone'), 'a time zone as Europe/Lisbon');
+            throw Refusal::of('/group/time_zone', $about->text('time_zone'), 'house.time_zone');
         }
         $group = Group::query()->create([
             'name' => trim($about->text('name')), 'time_zone' => $about->text('time_zone'), 'units' => $about->text('units'),
@@ -76,7 +76,7 @@ final readonly class SetUpGroup
         $before = '';
         foreach ($meetings->texts('dates') as $index => $date) {
             if ($date <= $before) {
-                throw Refusal::of("/meetings/dates/$index", $date, "a date after $before: dates in order, each once");
+                throw Refusal::of("/meetings/dates/$index", $date, 'house.date_after', ['before' => $before]);
             }
             $before = $date;
             $this->addMeeting->write($group, $date, $meetings->text('starts_at'), $meetings->whole('minutes'), $meetings->whole('checkers'), null, "/meetings/dates/$index");
@@ -89,7 +89,7 @@ final readonly class SetUpGroup
         foreach ($set->objects('own_badges') as $index => $own) {
             $knots = $own->texts('knots');
             try {
-                $pack = BadgePack::ofTicked(trim($own->text('name')), $knots === [] ? throw Refusal::of('/knots', $knots, 'at least one knot') : $knots, $own->wholeOrNull('any'), $group->age_from, $group->age_to, array_keys($group->shelf()->all()));
+                $pack = BadgePack::ofTicked(trim($own->text('name')), $knots === [] ? throw Refusal::of('/knots', $knots, 'knots.some_knot') : $knots, $own->wholeOrNull('any'), $group->age_from, $group->age_to, array_keys($group->shelf()->all()));
                 $this->keepBadge->choose($group, $this->keepBadge->save($leader, $pack)->id, $own->textOrNull('due_on'));
             } catch (Refusal $fault) {
                 throw $fault->below("/own_badges/$index");
@@ -100,7 +100,7 @@ final readonly class SetUpGroup
     private function badges(Group $group, Fields $set): void
     {
         if ($set->objects('badges') === [] && $set->objects('own_badges') === []) {
-            throw Refusal::saying('/badges', [], 'at least one badge, or one made by ticking knots', 'Choose a badge, or make one by ticking knots: the plan is made toward it.');
+            throw Refusal::of('/badges', [], 'house.no_badge');
         }
         $first = $set->object('meetings')->texts('dates')[0];
         $seen = [];
@@ -108,10 +108,10 @@ final readonly class SetUpGroup
             $badge = $this->badges->badge($chosen->text('badge'), "/badges/$index/badge");
             $due = $chosen->textOrNull('due_on');
             if ($due !== null && $due < $first) {
-                throw Refusal::of("/badges/$index/due_on", $due, "a date on or after the first meeting, $first");
+                throw Refusal::of("/badges/$index/due_on", $due, 'house.due_from', ['first' => $first]);
             }
             if (in_array($badge->id, $seen, true)) {
-                throw Refusal::of("/badges/$index/badge", $badge->id, 'each badge once');
+                throw Refusal::of("/badges/$index/badge", $badge->id, 'house.badge_once');
             }
             $seen[] = $badge->id;
             $group->badges()->create(['badge' => $badge->id, 'due_on' => $due]);

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use RuntimeException;
-
 /**
  * This device was signed out from elsewhere: it is told so, and clears itself.
  */
-final class DeviceSignedOut extends RuntimeException
+final class DeviceSignedOut extends TurnedAway
 {
-    public function __construct()
+    public static function elsewhere(): self
     {
-        parent::__construct('This device was signed out by a lead. What was kept on it is cleared.');
+        return self::with(401, '/device', null, 'http.signed_out');
     }
 }

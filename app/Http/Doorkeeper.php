@@ -50,7 +50,7 @@ final class Doorkeeper
         $request->session()->flush();
         $request->session()->put(self::TURNED_AWAY, true);
         $request->session()->regenerateToken();
-        throw new DeviceSignedOut;
+        throw DeviceSignedOut::elsewhere();
     }
 
     public static function wasTurnedAway(Request $request): bool

@@ -5,24 +5,18 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Models\Group;
-use RuntimeException;
+use Compadre\Core\Words\Day;
 
 /**
  * A group that has moved to another house: here it is looked at, and nothing of it is written any more.
  */
-final class LivesElsewhere extends RuntimeException
+final class LivesElsewhere extends TurnedAway
 {
-    private function __construct(public readonly string $group, string $message)
-    {
-        parent::__construct($message);
-    }
-
     /** @throws self where the group has moved */
     public static function hold(Group $group): void
     {
         if ($group->left_at !== null) {
-            $day = $group->left_at->setTimezone($group->time_zone)->format('j F Y');
-            throw new self($group->name, "$group->name has moved to another house on $day. Here it can only be looked at; nothing was written.");
+            throw self::with(423, '/group', $group->name, 'http.moved', ['group' => $group->name, 'on' => new Day($group->left_at->setTimezone($group->time_zone)->format('Y-m-d'))]);
         }
     }
 }

@@ -4,40 +4,47 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use RuntimeException;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 
 /**
  * An address that names something that is not here, or not for this person to see.
  */
-final class NotHere extends RuntimeException
+final class NotHere extends TurnedAway
 {
-    private function __construct(public readonly string $what, public readonly string $id)
-    {
-        parent::__construct("There is no $what here with the id \"$id\".");
-    }
-
     public static function knot(string $id): self
     {
-        return new self('knot', $id);
+        return self::of('knot', $id);
     }
 
     public static function picture(string $group): self
     {
-        return new self('picture', $group);
+        return self::of('picture', $group);
     }
 
     public static function badge(string $award): self
     {
-        return new self('signed badge', $award);
+        return self::of('signed badge', $award);
     }
 
     public static function file(string $id): self
     {
-        return new self('file', $id);
+        return self::of('file', $id);
     }
 
     public static function device(string $id): self
     {
-        return new self('device', $id);
+        return self::of('device', $id);
+    }
+
+    /** @param  ModelNotFoundException<Model>  $missing */
+    public static function row(ModelNotFoundException $missing): self
+    {
+        return self::of(strtolower(class_basename($missing->getModel())), (string) ($missing->getIds()[0] ?? ''));
+    }
+
+    private static function of(string $what, string $id): self
+    {
+        return self::with(404, "/$what", $id, 'http.missing', ['what' => str_replace(' ', '_', $what), 'id' => $id]);
     }
 }

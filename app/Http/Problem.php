@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Models\Setback;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -21,7 +22,7 @@ use Throwable;
 final readonly class Problem
 {
     /**
-     * @param  list<array{field: string, value: mixed, allowed: string, message: string}>  $errors
+     * @param  list<array{field: string, value: mixed, allowed: string, message: string, code: string, parameters: object}>  $errors
      * @param  array<string, string>  $headers
      */
     private function __construct(private int $status, private string $message, private array $errors = [], private array $headers = [])
@@ -37,17 +38,14 @@ final readonly class Problem
         }
 
         return match (true) {
-            $error instanceof Refusal => self::refusal($error),
-            $error instanceof ModelNotFoundException => self::missing(strtolower(class_basename($error->getModel())), (string) ($error->getIds()[0] ?? '')),
-            $error instanceof NotHere => self::missing($error->what, $error->id),
-            $error instanceof LivesElsewhere => new self(423, $error->getMessage(), [['field' => '/group', 'value' => $error->group, 'allowed' => 'a group that lives in this house', 'message' => $error->getMessage()]]),
-            $error instanceof NoGroup => new self($error->status, $error->getMessage(), [['field' => '/group', 'value' => $error->group, 'allowed' => $error->allowed, 'message' => $error->getMessage()]]),
-            $error instanceof DeviceSignedOut => new self(401, $error->getMessage(), [['field' => '/device', 'value' => null, 'allowed' => 'a device that was not signed out', 'message' => $error->getMessage()]]),
-            $error instanceof AuthenticationException => new self(401, 'Sign in first.'),
-            $error instanceof AuthorizationException => new self(403, 'Your role does not allow this: ask a lead of your group.'),
-            $error instanceof TokenMismatchException => new self(419, 'This page has been open for too long. Load it again; nothing was written.'),
+            $error instanceof Refusal => self::refused(422, $error),
+            $error instanceof TurnedAway => self::refused($error->status, $error->refusal),
+            $error instanceof ModelNotFoundException => self::refused(404, NotHere::row($error)->refusal),
+            $error instanceof AuthenticationException => self::saying(401, 'http.sign_in'),
+            $error instanceof AuthorizationException => self::saying(403, 'http.role'),
+            $error instanceof TokenMismatchException => self::saying(419, 'http.page_old'),
             $error instanceof ThrottleRequestsException => self::throttled($error),
-            $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => new self($error->getStatusCode(), self::plain($error)),
+            $error instanceof HttpExceptionInterface && $error->getStatusCode() < 500 => self::plain($error),
             $error instanceof HttpExceptionInterface => null,
             default => self::setback(Setback::of($error)) ?? self::unforeseen(),
         };
@@ -58,54 +56,57 @@ final readonly class Problem
         return new JsonResponse(['message' => $this->message, 'errors' => $this->errors], $this->status, $this->headers);
     }
 
-    private static function refusal(Refusal $refusal): self
+    /**
+     * @param  array<string, string|int>  $parameters
+     * @param  array<string, string>  $headers
+     */
+    private static function saying(int $status, string $code, array $parameters = [], array $headers = []): self
     {
-        $about = $refusal->toArray();
-        if (preg_match('#/(password|current|token|code|key|secret)$#', $about['field']) === 1) {
+        return new self($status, Words::asked()->say(new Saying($code, $parameters)), [], $headers);
+    }
+
+    private static function refused(int $status, Refusal $refusal): self
+    {
+        $words = Words::asked();
+        $about = $refusal->toArray($words);
+        $isSecret = preg_match('#/(password|current|token|code|key|secret)$#', $about['field']) === 1;
+        if (! $refusal->hasSentence() || $isSecret && $about['value'] !== null) {
+            $about['message'] = $words->say(self::plainly($refusal));
+        }
+        if ($isSecret) {
             // What opens a door is never said back.
-            $about = ['value' => null, 'message' => $about['value'] === null ? $about['message'] : self::plainly($about['field'], $about['allowed'])] + $about;
+            $about['value'] = null;
         }
 
-        if (str_starts_with($about['message'], '/') || str_starts_with($about['message'], 'the input ')) {
-            $about['message'] = self::plainly($about['field'], $about['allowed']);
-        }
-
-        return new self(422, $about['message'], [$about]);
+        return new self($status, $about['message'], [$about]);
     }
 
     /** A refusal in words: people are shown no pointer into what their device sent. */
-    private static function plainly(string $field, string $allowed): string
+    private static function plainly(Refusal $refusal): Saying
     {
-        $steps = explode('/', trim($field, '/'));
+        $steps = explode('/', trim($refusal->field, '/'));
         $names = array_values(array_filter($steps, static fn (string $step): bool => $step !== '' && ! ctype_digit($step)));
-        $number = ctype_digit((string) end($steps)) ? ' (no. '.((int) end($steps) + 1).')' : '';
-        $name = $names === [] ? 'What was sent' : ucfirst(str_replace(['_', '-'], ' ', end($names)));
+        $last = (string) end($steps);
+        $about = ['name' => $names === [] ? new Saying('http.sent') : ucfirst(str_replace(['_', '-'], ' ', end($names))), 'allowed' => $refusal->allowed()];
 
-        return "$name$number is not possible like this. Allowed: $allowed.";
-    }
-
-    private static function missing(string $what, string $id): self
-    {
-        $message = "There is no $what here with the id \"$id\".";
-
-        return new self(404, $message, [['field' => "/$what", 'value' => $id, 'allowed' => "a $what of your group", 'message' => $message]]);
+        return ctype_digit($last) ? new Saying('http.impossible_one', $about + ['number' => (int) $last + 1]) : new Saying('http.impossible', $about);
     }
 
     private static function throttled(ThrottleRequestsException $error): self
     {
         $seconds = $error->getHeaders()['Retry-After'] ?? 60;
-        $seconds = is_scalar($seconds) ? (string) $seconds : '60';
+        $seconds = is_numeric($seconds) ? (int) $seconds : 60;
 
-        return new self(429, "Too many tries. Wait $seconds seconds, then try again.", [], ['Retry-After' => $seconds]);
+        return self::saying(429, 'http.too_many', ['seconds' => $seconds], ['Retry-After' => (string) $seconds]);
     }
 
     /** What passes: whoever waits and asks again is served. */
     private static function setback(?Setback $setback): ?self
     {
-        return $setback === null ? null : new self(503, match ($setback) {
-            Setback::Conflict => 'Too many are writing at once just now. Nothing was written; try again in a minute.',
-            Setback::Away => 'Compadre is being looked after. Nothing was written; try again in a minute.',
-            Setback::Unknown => 'The connection broke off while this was being written. Look whether it is there before you do it again.',
+        return $setback === null ? null : self::saying(503, match ($setback) {
+            Setback::Conflict => 'http.conflict',
+            Setback::Away => 'http.away',
+            Setback::Unknown => 'http.unknown',
         }, [], ['Retry-After' => '5']);
     }
 
@@ -113,17 +114,19 @@ final readonly class Problem
     private static function unforeseen(): self
     {
         $number = RequestNumber::of(request());
-        $message = 'Something went wrong on the server. Nothing was written.';
 
-        return new self(500, $number === null ? $message : "$message Whoever looks after Compadre finds it by this number: ".substr($number, 0, 12).'.');
+        return $number === null ? self::saying(500, 'http.fault') : self::saying(500, 'http.fault_numbered', ['number' => substr($number, 0, 12)]);
     }
 
-    private static function plain(HttpExceptionInterface $error): string
+    private static function plain(HttpExceptionInterface $error): self
     {
-        return match ($error->getStatusCode()) {
-            404 => 'There is nothing at this address.',
-            405 => 'This address does not take that kind of request.',
-            default => $error->getMessage() === '' ? 'This request was not taken.' : $error->getMessage(),
+        $status = $error->getStatusCode();
+
+        return match (true) {
+            $status === 404 => self::saying(404, 'http.nothing_here'),
+            $status === 405 => self::saying(405, 'http.other_method'),
+            $error->getMessage() === '' => self::saying($status, 'http.not_taken'),
+            default => new self($status, $error->getMessage()),
         };
     }
 }

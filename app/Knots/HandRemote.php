@@ -60,7 +60,7 @@ final readonly class HandRemote
         if ($taken !== 1) {
             $open->update(['tries' => DB::raw('tries + 1')]);
 
-            throw Refusal::of('/code', $code, 'the six characters that the room’s screen shows; each is good for ten minutes and five tries');
+            throw Refusal::of('/code', $code, 'knots.room_code');
         }
 
         return ['token' => $token, 'remote' => $this->held($token)->state()];
@@ -108,7 +108,7 @@ final readonly class HandRemote
         $steps = $shown->whole('steps');
         $step = $shown->whole('step');
         if ($step > $steps) {
-            throw Refusal::of('/step', $step, "from 1 to $steps");
+            throw Refusal::of('/step', $step, 'any.from_to', ['least' => 1, 'most' => $steps]);
         }
 
         return ['knot' => $this->library->forLearners($shown->text('knot'))->id, 'step' => $step, 'steps' => $steps];

@@ -91,7 +91,7 @@ final class KnotView
         $knot = $this->open($id);
         $known = count($knot->method($method)->steps);
         if ($step !== null && ($step < 1 || $step > $known)) {
-            throw Refusal::of('/step', $step, "from 1 to $known");
+            throw Refusal::of('/step', $step, 'any.from_to', ['least' => 1, 'most' => $known]);
         }
 
         return Sheet::one($this->library, SheetRequest::drawing($knot->id, $method, $step, View::from($view), $tight), $this->forms);

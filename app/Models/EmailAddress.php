@@ -17,7 +17,7 @@ final class EmailAddress
     {
         $address = self::plain($given);
         if (preg_match('/[\p{C}\p{Z}]/u', $address) === 1 || $address === '') {
-            throw Refusal::saying($place, $given, 'an e-mail address without blanks or hidden characters', 'This e-mail address holds a blank or a character that cannot be seen: type it anew.');
+            throw Refusal::of($place, $given, 'house.email');
         }
 
         return $address;

@@ -37,7 +37,7 @@ final readonly class HintDays
         foreach ($days as $number => $one) {
             $day = $one->text('day');
             if ($day > $today) {
-                throw Refusal::of("/days/$number/day", $day, "today, $today, or an earlier day");
+                throw Refusal::of("/days/$number/day", $day, 'practice.until_today', ['today' => $today]);
             }
             $rows[] = ['learner_id' => $card->learner_id, 'knot' => $this->library->forLearners($one->text('knot'), "/days/$number/knot")->id, 'day' => $day, 'group_id' => $card->group_id, 'felt' => $one->text('felt')];
         }

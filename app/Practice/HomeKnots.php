@@ -30,10 +30,10 @@ final readonly class HomeKnots
     {
         $knot = $this->library->forLearners($id);
         if ($isSet && $knot->withAdult) {
-            throw Refusal::saying('/knot', $id, 'a knot that neither closes nor tightens', "{$knot->names[0]} closes or tightens: at home it is tied with an adult beside, and is not set for home.");
+            throw Refusal::of('/knot', $id, 'practice.not_home', ['knot' => $knot->names[0]]);
         }
         if ($isSet && ! $knot->isTaught()) {
-            throw Refusal::of('/knot', $id, 'a knot that is learned');
+            throw Refusal::of('/knot', $id, 'practice.learned');
         }
         if ($isSet) {
             DB::table('home_knots')->insertOrIgnore(['group_id' => $group->id, 'knot' => $id]);

@@ -33,7 +33,7 @@ final readonly class KeepCard
     {
         $learner = $card->textOrNull('learner');
         // A group's card opens what anybody may see: hints need somebody whose they are.
-        $own = $learner === null ? null : ($group->learners()->whereKey($learner)->first() ?? throw Refusal::of('/learner', $learner, 'a learner of this group'));
+        $own = $learner === null ? null : ($group->learners()->whereKey($learner)->first() ?? throw Refusal::of('/learner', $learner, 'crew.learner'));
         $code = PlainCode::make(self::LENGTH);
 
         return DB::transaction(function () use ($group, $card, $own, $code): PracticeCard {
@@ -51,7 +51,7 @@ final readonly class KeepCard
     public function hint(PracticeCard $card, bool $hints): PracticeCard
     {
         if ($hints && $card->learner_id === null) {
-            throw Refusal::saying('/hints', true, 'false on the group’s card', 'The group’s card is nobody’s own: days that are practised with it stay on the device.');
+            throw Refusal::of('/hints', true, 'practice.nobodys_own');
         }
         $card->update(['hints' => $hints]);
 
@@ -69,7 +69,7 @@ final readonly class KeepCard
         $today = CarbonImmutable::parse($group->today());
         $latest = $today->addDays(self::MOST_DAYS)->format('Y-m-d');
         if ($asked !== null && ($asked < $group->today() || $asked > $latest)) {
-            throw Refusal::of('/ends_on', $asked, "a day from {$group->today()} to $latest");
+            throw Refusal::of('/ends_on', $asked, 'any.days', ['first' => $group->today(), 'last' => $latest]);
         }
         $last = $group->term()->where('date', '>', $group->today())->max('date');
 

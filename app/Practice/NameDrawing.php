@@ -28,7 +28,7 @@ final readonly class NameDrawing
     {
         $knot = $this->library->forLearners($drawing->text('knot'));
         if (! $knot->isTaught() || ! $knot->hasFingerprint()) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is told by its crossings');
+            throw Refusal::of('/knot', $knot->id, 'practice.crossings_only');
         }
         $visits = [];
         foreach ($drawing->objects('strands') as $strand) {

@@ -33,6 +33,6 @@ final readonly class OpenCorner
             return $card;
         }
 
-        throw Refusal::saying('/code', $typed, 'the six characters of a card that is still good', 'No card has this code, or it has ended. Look at the card again, or ask for a new one.');
+        throw Refusal::of('/code', $typed, 'practice.card_code');
     }
 }

@@ -22,12 +22,12 @@ final class MoveLearner
             Turn::at('meetings', $meeting->id);
             $run = $meeting->blocks()->where('position', $place)->first();
             if ($run === null || ! in_array($run->state, ['waiting', 'running'], true)) {
-                throw Refusal::of('/place', $place, 'a block of this meeting that runs or waits');
+                throw Refusal::of('/place', $place, 'session.block_open');
             }
             $stations = $run->each();
             $knots = array_column($stations, 'knot');
             if ($to !== null && ! in_array($to, $knots, true)) {
-                throw Refusal::of('/to', $to, 'one of the knots of this block: '.implode(', ', array_filter($knots, is_string(...))));
+                throw Refusal::of('/to', $to, 'session.block_knots', ['knots' => array_values(array_filter($knots, is_string(...)))]);
             }
             $at = $to === null ? null : array_search($to, $knots, true);
             foreach ($stations as $number => $station) {

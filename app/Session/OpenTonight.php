@@ -39,7 +39,7 @@ final readonly class OpenTonight
     {
         $known = $id === null ? null : Meeting::query()->find(strtolower($id));
         if ($known !== null && $known->group_id !== $group->id) {
-            throw Refusal::of('/id', $id, 'a new id, made for this meeting');
+            throw Refusal::of('/id', $id, 'session.new_id');
         }
 
         return $known;

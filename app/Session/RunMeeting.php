@@ -45,7 +45,7 @@ final readonly class RunMeeting
 
                 return;
             }
-            $clock = $this->clock($meeting) ?? throw Refusal::of('/step', $step, 'start first: this needs a meeting that was started');
+            $clock = $this->clock($meeting) ?? throw Refusal::of('/step', $step, 'session.start_first');
             if ($step === 'end') {
                 $this->write($meeting, $clock, $clock->end($at));
 
@@ -74,7 +74,7 @@ final readonly class RunMeeting
         }
         $day = $at->setTimezone($group->time_zone)->format('Y-m-d');
         if ($meeting->date !== $day || $meeting->cancelled_at !== null) {
-            throw Refusal::of('/step', 'start', "a meeting of that day, $day");
+            throw Refusal::of('/step', 'start', 'session.that_day', ['day' => $day]);
         }
         $planned = $shown ?? array_map(static fn (Block $one): array => $one->toArray(), $this->plans->of($group)->kept()->meetings[$meeting->id] ?? []);
         $read = array_map(static fn (array $one): Fields => Fields::of($one), $planned);
@@ -104,7 +104,7 @@ final readonly class RunMeeting
     {
         $next = $group->term()->get()->firstWhere('date', '>', $meeting->date);
         if ($next === null) {
-            throw Refusal::saying('/block', $block->place, 'a meeting still to come', 'There is no later meeting to carry it to: add one first.');
+            throw Refusal::of('/block', $block->place, 'session.no_later');
         }
         foreach ($this->row($meeting, $block->place)->each() as $station) {
             $knot = in_array($station['kind'] ?? null, ['new', 'again'], true) ? $station['knot'] ?? null : null;
@@ -142,13 +142,13 @@ final readonly class RunMeeting
 
     private function row(Meeting $meeting, int $place): BlockRun
     {
-        return $meeting->blocks()->where('position', $place)->first() ?? throw Refusal::of('/block', $place, 'a block of this meeting');
+        return $meeting->blocks()->where('position', $place)->first() ?? throw Refusal::of('/block', $place, 'session.block');
     }
 
     private function placeOf(Meeting $meeting, ?string $id): int
     {
         $block = $id === null ? null : $meeting->blocks()->find($id);
 
-        return $block instanceof BlockRun ? $block->position : throw Refusal::of('/block', $id, 'a block of this meeting');
+        return $block instanceof BlockRun ? $block->position : throw Refusal::of('/block', $id, 'session.block');
     }
 }

@@ -36,7 +36,7 @@ final class KeepPoles
     {
         $name = trim($pole->text('name'));
         if ($group->poles()->where('name', $name)->get()->contains(fn (Pole $other): bool => $other->id !== $but?->id)) {
-            throw Refusal::of('/name', $name, 'a name no other poles have');
+            throw Refusal::of('/name', $name, 'store.poles_name');
         }
 
         return ['name' => $name, 'diameter_mm' => $pole->whole('diameter_mm'), 'length_mm' => $pole->whole('length_mm'), 'count' => $pole->whole('count', 1)];

@@ -40,7 +40,7 @@ final readonly class KeepStore
         $about = self::read(Fields::of($change->raw() + $stock->about()));
         $this->holdName($group, $about['name'], $stock);
         if ($about['taken'] > $about['count']) {
-            throw Refusal::of('/taken', $about['taken'], "at most the {$about['count']} there are");
+            throw Refusal::of('/taken', $about['taken'], 'store.taken', ['count' => $about['count']]);
         }
         $stock->update($about);
 
@@ -104,7 +104,7 @@ final readonly class KeepStore
     {
         foreach ($group->stocks()->where('name', $name)->get() as $other) {
             if ($other->id !== $but?->id) {
-                throw Refusal::of('/name', $name, 'a name nothing else in the store has');
+                throw Refusal::of('/name', $name, 'store.name');
             }
         }
     }

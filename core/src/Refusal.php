@@ -4,47 +4,96 @@ declare(strict_types=1);
 
 namespace Compadre\Core;
 
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 use DomainException;
 
 /**
- * Something handed to the core that cannot be: it names the field (a JSON pointer), the value and what is allowed.
+ * Something handed to the core that cannot be: it names the field (a JSON pointer), the value, and by a code what is allowed.
+ * The code is that of a message which says what is allowed, or of two: `allowed`, and `message`, a sentence of its own.
  */
 final class Refusal extends DomainException
 {
-    private function __construct(
-        public readonly string $field,
-        public readonly mixed $value,
-        public readonly string $allowed,
-        string $message,
-    ) {
-        parent::__construct($message);
+    /** What is allowed, in English. */
+    public readonly string $allowed;
+
+    private function __construct(public readonly string $field, public readonly mixed $value, public readonly Saying $why, private readonly string $where = '')
+    {
+        $this->allowed = $this->allowedIn(Catalogue::english());
+        parent::__construct($this->messageIn(Catalogue::english()));
     }
 
-    public static function of(string $field, mixed $value, string $allowed): self
+    /** @param  array<string, string|int|float|Words\Day|Saying|list<string|int|float|Saying>>  $parameters  what the messages of the code ask for */
+    public static function of(string $field, mixed $value, string $code, array $parameters = []): self
     {
-        return new self($field, $value, $allowed, sprintf('%s is %s; allowed: %s.', self::nameOf($field), self::shown($value), $allowed));
+        return new self($field, $value, new Saying($code, $parameters));
     }
 
-    public static function saying(string $field, mixed $value, string $allowed, string $message): self
+    public static function because(string $field, mixed $value, Saying $why): self
     {
-        return new self($field, $value, $allowed, $message);
+        return new self($field, $value, $why);
     }
 
     /** The same refusal, with its field found below another pointer. */
     public function below(string $pointer): self
     {
-        return new self($pointer.$this->field, $this->value, $this->allowed, $this->getMessage());
+        return $this->at($pointer.$this->field);
     }
 
-    /** @return array{field: string, value: mixed, allowed: string, message: string} */
-    public function toArray(): array
+    /** The same refusal, of another field. */
+    public function at(string $field): self
     {
-        return ['field' => $this->field, 'value' => $this->value, 'allowed' => $this->allowed, 'message' => $this->getMessage()];
+        return new self($field, $this->value, $this->why, $this->where);
     }
 
-    private static function nameOf(string $field): string
+    /** The same refusal, of something in a file, which its sentence then begins with. */
+    public function in(string $file): self
     {
-        return $field === '' ? 'the input' : $field;
+        return new self($this->field, $this->value, $this->why, $file);
+    }
+
+    /** Whether it has a sentence of its own; else that is made of the field, the value and what is allowed. */
+    public function hasSentence(): bool
+    {
+        return Catalogue::english()->has($this->why->code.'.message');
+    }
+
+    /** What is allowed, to be put into another sentence. */
+    public function allowed(): Saying
+    {
+        return $this->hasSentence() ? new Saying($this->why->code.'.allowed', $this->why->parameters) : $this->why;
+    }
+
+    /** Its sentence, to be put into another. */
+    public function sentence(): Saying
+    {
+        return $this->hasSentence()
+            ? new Saying($this->why->code.'.message', $this->why->parameters)
+            : new Saying('any.refused', ['field' => $this->named(), 'value' => self::shown($this->value), 'allowed' => $this->why]);
+    }
+
+    public function allowedIn(Catalogue $words): string
+    {
+        return $words->say($this->allowed());
+    }
+
+    public function messageIn(Catalogue $words): string
+    {
+        return ($this->where === '' ? '' : "$this->where: ").$words->say($this->sentence());
+    }
+
+    /** @return array{field: string, value: mixed, allowed: string, message: string, code: string, parameters: object} */
+    public function toArray(?Catalogue $words = null): array
+    {
+        $words ??= Catalogue::english();
+        $why = $this->why->toArray();
+
+        return ['field' => $this->field, 'value' => $this->value, 'allowed' => $this->allowedIn($words), 'message' => $this->messageIn($words), 'code' => $why['code'], 'parameters' => (object) $why['parameters']];
+    }
+
+    private function named(): string|Saying
+    {
+        return $this->field === '' ? new Saying('any.input') : $this->field;
     }
 
     private static function shown(mixed $value): string

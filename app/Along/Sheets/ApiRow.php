@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Http\ApiDocument;
+use App\Http\Words;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * A row that is kept as if it had been sent: it is held to the API document, which says what is allowed of each field.
@@ -25,24 +27,22 @@ final readonly class ApiRow
         try {
             $this->document->hold(json_decode((string) json_encode($body)), $this->document->bodySchema($path, $method) ?? []);
         } catch (Refusal $fault) {
-            return self::said($fault);
+            return Words::asked()->say(self::said($fault));
         }
 
         return null;
     }
 
-    /** In words, with the field by its name: nobody who pasted a table knows of pointers. */
-    public static function said(Refusal $fault): string
+    /** With the field by its name: nobody who pasted a table knows of pointers. */
+    public static function said(Refusal $fault): Saying
     {
-        $about = $fault->toArray();
-        $name = str_replace(['_mm', '_'], ['', ' '], (string) preg_replace('#^.*/(?=[a-z])#', '', $about['field']));
+        $name = ucfirst(str_replace(['_mm', '_'], ['', ' '], (string) preg_replace('#^.*/(?=[a-z])#', '', $fault->field)));
 
-        if (str_contains($about['allowed'], 'this field is needed')) {
-            return ucfirst($name).' is missing.';
-        }
-
-        return str_starts_with($about['message'], '/') || str_starts_with($about['message'], 'the input ')
-            ? sprintf('%s is %s; allowed: %s.', ucfirst($name), is_scalar($about['value']) ? '"'.mb_strimwidth((string) $about['value'], 0, 60, '…').'"' : 'not possible like this', $about['allowed'])
-            : $about['message'];
+        return match (true) {
+            $fault->why->code === 'data.needed' => new Saying('http.row_missing', ['name' => $name]),
+            $fault->hasSentence() => $fault->sentence(),
+            is_scalar($fault->value) => new Saying('http.row_refused', ['name' => $name, 'value' => '"'.mb_strimwidth((string) $fault->value, 0, 60, '…').'"', 'allowed' => $fault->allowed()]),
+            default => new Saying('http.row_impossible', ['name' => $name, 'allowed' => $fault->allowed()]),
+        };
     }
 }

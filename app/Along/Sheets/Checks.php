@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Check\RecordChecks;
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\CheckEvent;
 use App\Models\Group;
@@ -118,7 +119,7 @@ final readonly class Checks
     private static function row(int $line, string $says, array $event, Refusal|string $found): Row
     {
         return match (true) {
-            $found instanceof Refusal => Row::bad($line, $says, ApiRow::said($found)),
+            $found instanceof Refusal => Row::bad($line, $says, Words::asked()->say(ApiRow::said($found))),
             $found === 'gone' => Row::bad($line, $says, 'This learner was erased: nothing of theirs is taken in.'),
             default => Row::good($line, $says, $event, $found === 'same' ? $event : null),
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\User;
 use Compadre\Core\Checking\ResultSheet;
@@ -38,10 +39,10 @@ final readonly class EventLines implements Listing
     {
         [$events, $faults] = self::read($bytes);
         if ($events === [] && $faults === []) {
-            throw Refusal::saying('/bytes', '', 'at least one check', 'There is no check in it.');
+            throw Refusal::of('/bytes', '', 'along.no_checks');
         }
         if (count($events) + count($faults) > ResultSheet::MOST) {
-            throw Refusal::saying('/bytes', count($events) + count($faults), 'at most '.ResultSheet::MOST.' checks', 'It has more than '.ResultSheet::MOST.' checks: bring them in several files. Nothing was taken in.');
+            throw Refusal::of('/bytes', count($events) + count($faults), 'along.many_checks', ['most' => ResultSheet::MOST]);
         }
 
         return new Looked($this->checks->rows($by, $events, $faults));
@@ -68,7 +69,7 @@ final readonly class EventLines implements Listing
                 $event = Json::arrays(Json::read($line));
                 is_array($event) && ! array_is_list($event) ? $events[$at + 1] = $event : $faults[$at + 1] = 'This is no check.';
             } catch (Refusal $fault) {
-                $faults[$at + 1] = ApiRow::said($fault);
+                $faults[$at + 1] = Words::asked()->say(ApiRow::said($fault));
             }
         }
 

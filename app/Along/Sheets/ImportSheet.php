@@ -43,7 +43,7 @@ final readonly class ImportSheet
             $found = $this->look($by, $kind, $sheet);
             $bad = $found->count('bad');
             if ($bad > 0 && ! $sheet->flag('leave_bad')) {
-                throw Refusal::saying('/bytes', "$bad rows", 'rows without a fault, or only the good ones when asked', sprintf('%d of %d rows have a fault; nothing was taken in. Mend them, or take in the others alone.', $bad, count($found->rows)));
+                throw Refusal::of('/bytes', "$bad rows", 'along.rows_at_fault', ['bad' => $bad, 'rows' => count($found->rows)]);
             }
             $this->listing($kind)->take($by, $found->toTake());
 

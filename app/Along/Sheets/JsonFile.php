@@ -45,13 +45,13 @@ final readonly class JsonFile
             throw self::refused($format);
         }
         if (($data['version'] ?? null) !== self::VERSION) {
-            throw Refusal::saying('/bytes', $data['version'] ?? null, 'version '.self::VERSION, 'This file was written by another version of Compadre than this one. Nothing was taken in.');
+            throw Refusal::of('/bytes', $data['version'] ?? null, 'along.other_version', ['version' => self::VERSION]);
         }
 
         try {
             $this->document->hold(json_decode(Json::write($data)), $this->document->component($schema));
         } catch (Refusal $fault) {
-            throw Refusal::saying('/bytes', null, $fault->toArray()['allowed'], ApiRow::said($fault).' Nothing was taken in.');
+            throw Refusal::of('/bytes', null, 'along.rows_refused', ['allowed' => $fault->allowed(), 'fault' => ApiRow::said($fault)]);
         }
 
         return Fields::of($data);
@@ -59,6 +59,6 @@ final readonly class JsonFile
 
     private static function refused(string $format): Refusal
     {
-        return Refusal::saying('/bytes', null, "a file of the format $format", "This is no file of the format $format. Nothing was taken in.");
+        return Refusal::of('/bytes', null, 'along.other_format', ['format' => $format]);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Along\Sheets;
 
 use App\Course\AddMeeting;
 use App\Course\ChangeMeeting;
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\User;
@@ -86,7 +87,7 @@ final readonly class MeetingList implements Listing
         try {
             $this->add->holdFree($group, $about->text('date'), $about->text('starts_at'), $about->whole('minutes'), '/bytes', $known);
         } catch (Refusal $refusal) {
-            return $refusal->getMessage();
+            return $refusal->messageIn(Words::asked());
         }
 
         return $known === null || $known->isAhead($group->today()) && $known->started_at === null ? null : 'This meeting has begun, or is over: it cannot be changed any more.';

@@ -11,6 +11,7 @@ use Compadre\Core\Awards\Office\Slip;
 use Compadre\Core\Awards\Office\Trouble;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 use GuzzleHttp\Exception\TransferException;
 use GuzzleHttp\Psr7\FnStream;
 use GuzzleHttp\Psr7\Utils;
@@ -100,15 +101,15 @@ final readonly class HttpCounter implements Counter
         if ($response->status() === 422 && $error !== null) {
             $place = preg_match('#^/awards/(\d{1,4})(/|$)#', is_string($said['field'] ?? null) ? $said['field'] : '', $found) === 1 ? (int) $found[1] : null;
 
-            return Trouble::unreadable("The office cannot read it: $error", $place);
+            return Trouble::unreadable(new Saying('awards.trouble_cannot_read', ['error' => $error]), $place);
         }
         $wait = ctype_digit($response->header('Retry-After')) ? min((int) $response->header('Retry-After'), 86_400) : null;
 
         return Trouble::later(match (true) {
-            $response->status() === 429 => 'The office asks to be left alone for a while.',
-            $response->status() === 409 => 'The office is still reading what it was sent.',
-            $response->serverError() => "The office is out of order ({$response->status()}).",
-            default => "The office does not take this: it answered {$response->status()}.",
+            $response->status() === 429 => new Saying('awards.trouble_alone'),
+            $response->status() === 409 => new Saying('awards.trouble_reading'),
+            $response->serverError() => new Saying('awards.trouble_out_of_order', ['status' => $response->status()]),
+            default => new Saying('awards.trouble_not_taken', ['status' => $response->status()]),
         }, $wait);
     }
 
@@ -118,7 +119,7 @@ final readonly class HttpCounter implements Counter
         try {
             return Json::arrays(Json::read($response->body()));
         } catch (Refusal) {
-            throw Trouble::later('What the office answered is no JSON.');
+            throw Trouble::later(new Saying('awards.trouble_no_json'));
         }
     }
 
@@ -132,12 +133,12 @@ final readonly class HttpCounter implements Counter
         $response = $this->sent(fn (): mixed => $this->request()->withBasicAuth(rawurlencode($this->office->client), rawurlencode($this->unlocked((string) $this->office->secret)))
             ->asForm()->post($this->office->address.'/token', ['grant_type' => 'client_credentials']));
         if (in_array($response->status(), [400, 401, 403], true)) {
-            throw Trouble::turnedAway('The office does not know this id and secret.');
+            throw Trouble::turnedAway(new Saying('awards.trouble_unknown'));
         }
         $said = $response->successful() ? $this->said($response) : throw $this->trouble($response);
         $token = $said['access_token'] ?? null;
         if (! is_string($token) || $token === '' || strlen($token) > 4000 || preg_match('/[^\x21-\x7e]/', $token) === 1) {
-            throw Trouble::later('The office let nobody in: it gave no token.');
+            throw Trouble::later(new Saying('awards.trouble_no_token'));
         }
         $life = is_numeric($said['expires_in'] ?? null) ? max(0, min((int) $said['expires_in'], 86_400)) : 60;
         $this->keep(Crypt::encryptString($token), CarbonImmutable::now()->addSeconds($life));
@@ -159,7 +160,7 @@ final readonly class HttpCounter implements Counter
         try {
             return Crypt::decryptString($secret);
         } catch (DecryptException) {
-            throw Trouble::turnedAway('The secret for the office was locked in another house. Enter it again.');
+            throw Trouble::turnedAway(new Saying('awards.trouble_locked'));
         }
     }
 
@@ -174,7 +175,7 @@ final readonly class HttpCounter implements Counter
     /** What an answer is poured into: where it is full, the line is cut. */
     private function vessel(): StreamInterface
     {
-        $kept = Utils::streamFor(fopen('php://temp', 'r+') ?: throw Trouble::later('There is no room for an answer.'));
+        $kept = Utils::streamFor(fopen('php://temp', 'r+') ?: throw Trouble::later(new Saying('awards.trouble_no_room')));
 
         return FnStream::decorate($kept, ['write' => static fn (string $part): int => (int) $kept->getSize() + strlen($part) > self::MOST ? 0 : $kept->write($part)]);
     }
@@ -185,9 +186,9 @@ final readonly class HttpCounter implements Counter
         try {
             $response = $send();
         } catch (ConnectionException|TransferException) {
-            throw Trouble::later('The office does not answer, or not as one can read it.');
+            throw Trouble::later(new Saying('awards.trouble_no_answer_read'));
         }
 
-        return $response instanceof Response ? $response : throw Trouble::later('The office does not answer.');
+        return $response instanceof Response ? $response : throw Trouble::later(new Saying('awards.trouble_no_answer'));
     }
 }

@@ -34,17 +34,17 @@ final readonly class KeepOffice
         $client = $asked->text('client');
         $now = Office::of($group);
         if ($now !== null && $now->address !== $address) {
-            throw Refusal::saying('/address', $address, "$now->address, until it is left", "Your awards are told to $now->address. Leave that office first: what it has taken stays in its register.");
+            throw Refusal::of('/address', $address, 'awards.office_stays', ['address' => $now->address]);
         }
         $kept = Office::query()->where('group_id', $group->id)->where('address', $address)->first();
         $secret = $asked->has('secret') ? Crypt::encryptString($asked->text('secret')) : $now?->secret;
-        $trial = new Office(['group_id' => $group->id, 'address' => $address, 'client' => $client, 'secret' => $secret ?? throw Refusal::saying('/secret', null, 'the secret that the office gave you', 'Enter the secret that the office gave you.')]);
+        $trial = new Office(['group_id' => $group->id, 'address' => $address, 'client' => $client, 'secret' => $secret ?? throw Refusal::of('/secret', null, 'awards.secret')]);
         try {
             (new HttpCounter($trial, $this->keys->issuer($group)))->signIn();
         } catch (Trouble $trouble) {
             throw $trouble->what === What::TurnedAway
-                ? Refusal::saying('/secret', null, 'an id and a secret that the office knows', $trouble->getMessage())
-                : Refusal::saying('/address', $address, 'the address of an office that answers', $trouble->getMessage());
+                ? Refusal::of('/secret', null, 'awards.office_unknown', ['trouble' => $trouble->why])
+                : Refusal::of('/address', $address, 'awards.office_silent', ['trouble' => $trouble->why]);
         }
         DB::transaction(function () use ($group, $trial, $kept): void {
             ($kept ?? new Office)->fill($trial->only(['group_id', 'address', 'client', 'secret', 'token', 'token_until']) + ['left_at' => null])->save();
@@ -71,10 +71,10 @@ final readonly class KeepOffice
     public function send(Group $group, Fields $asked): void
     {
         DB::transaction(function () use ($group, $asked): void {
-            $office = Office::of($group) ?? throw Refusal::saying('/office', null, 'an office that is set up', 'No award office is set up.');
+            $office = Office::of($group) ?? throw Refusal::of('/office', null, 'awards.no_office');
             $new = [];
             foreach ($asked->texts('awards') as $place => $id) {
-                $award = $group->awards()->whereKey($id)->whereNull('taken_back_on')->first() ?? throw Refusal::of("/awards/$place", $id, 'an award of your group that was not taken back');
+                $award = $group->awards()->whereKey($id)->whereNull('taken_back_on')->first() ?? throw Refusal::of("/awards/$place", $id, 'awards.not_in_force');
                 $known = $office->submissions()->where('award_id', $id)->lockForUpdate()->first();
                 if ($known === null) {
                     $new[$id] = $award;

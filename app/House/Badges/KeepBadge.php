@@ -13,7 +13,6 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
-use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgePack;
 use Illuminate\Support\Facades\DB;
 
@@ -55,10 +54,7 @@ final readonly class KeepBadge
         $pack = ['version' => 1] + $pack;
         Schema::hold(json_decode(Json::write($pack)), Json::arrays(Json::file(config()->string('app.packs').'/schema/badge.schema.json')));
         $badge = BadgePack::from(Fields::of($pack));
-        $faults = $group->shelf()->faults($badge, $this->library);
-        if ($faults !== []) {
-            throw Refusal::saying('/requirement', $badge->id, 'a badge that holds together', implode(' ', $faults));
-        }
+        $group->shelf()->hold($badge, $this->library);
 
         return $badge;
     }

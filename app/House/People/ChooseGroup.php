@@ -19,7 +19,7 @@ final class ChooseGroup
     {
         $membership = $user->inForce()->with('group')->where('group_id', $group)->first();
         if ($membership === null) {
-            throw Refusal::of('/group', $group, 'a group that you belong to');
+            throw Refusal::of('/group', $group, 'house.group');
         }
         NoGroup::holdOpen($membership->group);
         $device->choose($user, $membership);

@@ -59,7 +59,7 @@ final readonly class KeepPerson
     public function changePassword(User $person, Fields $asked): void
     {
         if (! $this->known->isRight($person, $asked->text('current'))) {
-            throw Refusal::saying('/current', null, 'the password you sign in with now', 'This is not your present password.');
+            throw Refusal::of('/current', null, 'house.present_password');
         }
         $this->reset->set($person, $asked);
     }
@@ -79,14 +79,14 @@ final readonly class KeepPerson
     {
         $group->takeTurns();
 
-        return $group->memberships()->where('user_id', $person->id)->first() ?? throw Refusal::of('/person', $person->id, 'somebody who belongs to your group');
+        return $group->memberships()->where('user_id', $person->id)->first() ?? throw Refusal::of('/person', $person->id, 'house.member');
     }
 
     private function holdAnotherLead(Group $group, Membership $membership, string $field, string $value): void
     {
         $others = $group->memberships()->where('role', Role::Lead)->where('id', '!=', $membership->id);
         if ($membership->role === Role::Lead && $others->doesntExist()) {
-            throw Refusal::saying($field, $value, 'anything, once somebody else is a lead too', 'This is the only lead of the group. Make somebody else a lead first.');
+            throw Refusal::of($field, $value, 'house.only_lead');
         }
     }
 }

@@ -36,10 +36,10 @@ final readonly class KnownAccount
         $known = User::query()->where('email', $email)->first();
         if ($known !== null && $known->password === null) {
             // Whoever came along without one is not whoever gives one now.
-            throw Refusal::saying($person->place('email'), $email, 'an address without an account here, or with a password', 'There is an account with this e-mail address that has no password yet. Whoever looks after this house makes a link that sets one (./compadre reset-password); or use another address.');
+            throw Refusal::of($person->place('email'), $email, 'house.account_without_password');
         }
         if ($known !== null && ! $this->isRight($known, $person->text($password))) {
-            throw Refusal::saying($person->place('email'), $email, 'an address without an account here, or its password', 'There is an account with this e-mail address already. If it is yours, give the password you sign in with: it then opens both groups. Or use another address.');
+            throw Refusal::of($person->place('email'), $email, 'house.account_known');
         }
 
         return $known;

@@ -42,13 +42,13 @@ final class NewPassword
         $password = $fields->text($field);
         $place = $fields->place($field);
         if (mb_strlen($password) < self::LEAST) {
-            throw Refusal::saying($place, null, 'at least '.self::LEAST.' characters', 'A password needs at least '.self::LEAST.' characters.');
+            throw Refusal::of($place, null, 'house.password_short', ['least' => self::LEAST]);
         }
         if (strlen($password) > self::MOST_BYTES) {
-            throw Refusal::saying($place, null, 'at most '.self::MOST_BYTES.' bytes', 'This password is too long: only the first '.self::MOST_BYTES.' bytes would count.');
+            throw Refusal::of($place, null, 'house.password_long', ['bytes' => self::MOST_BYTES]);
         }
         if (self::pieces($password, $about) < self::PIECES) {
-            throw Refusal::saying($place, null, 'a password that is hard to guess', 'This password is easy to guess: too regular, too common, or made of names at hand. Three or four words that do not belong together are good.');
+            throw Refusal::of($place, null, 'house.password_easy');
         }
 
         return $password;

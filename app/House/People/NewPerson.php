@@ -32,7 +32,7 @@ final class NewPerson
             $user = $known ?? self::account($group, $person);
             $before = $user->memberships()->where('group_id', $group->id)->first();
             if ($before !== null && $before->until === null) {
-                throw Refusal::saying($person->place('email'), $user->email, 'somebody who does not belong to it yet', "You belong to $group->name already: sign in.");
+                throw Refusal::of($person->place('email'), $user->email, 'house.belongs', ['group' => $group->name]);
             }
             $group->limits()->holdPeople($group->memberships()->count(), 1);
             $membership = $before ?? $user->memberships()->make(['group_id' => $group->id]);

@@ -44,7 +44,7 @@ final class ResetPassword
             $id = (clone $open)->lockForUpdate()->value('user_id');
             $user = is_string($id) ? User::query()->find($id) : null;
             if ($user?->email === null) {
-                throw Refusal::saying('/token', null, 'a link made within an hour, used once', 'This link was used, or is more than an hour old. Ask for a new one.');
+                throw Refusal::of('/token', null, 'house.link_used');
             }
             $this->set($user, $asked);
             $open->delete();

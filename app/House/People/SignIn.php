@@ -31,7 +31,7 @@ final readonly class SignIn
     public function refuseDemo(string $email): void
     {
         if (in_array(EmailAddress::plain($email), config()->array('app.demo_accounts'), true)) {
-            throw Refusal::saying('/email', $email, 'an account of your own group', 'This account belongs to the demo. On the network, sign in with an account of your own group.');
+            throw Refusal::of('/email', $email, 'house.demo_account');
         }
     }
 
@@ -51,7 +51,7 @@ final readonly class SignIn
         // Without an account the same work is done on a password that nobody has.
         $isRight = Hash::check($password, $user->password ?? self::nobodys());
         if ($user === null || ! $isRight || $user->membership === null && ! $user->hosts()) {
-            throw Refusal::saying('/email', $email, 'an e-mail address and password that belong together', 'This e-mail address and password do not belong together.');
+            throw Refusal::of('/email', $email, 'house.no_match');
         }
         $this->tries->giveBack("$account a minute");
         $this->tries->giveBack("$account an hour");

@@ -31,7 +31,7 @@ final readonly class HoldToApi
         if ($schema !== null && ($request->getContent() !== '' || $this->document->wantsBody($path, $request->method()))) {
             // Exactly this: another site's form may send anything that merely looks like it, without being asked first.
             if (preg_match('#^application/json(; ?charset=utf-8)?$#i', $request->headers->get('Content-Type') ?? '') !== 1) {
-                throw Refusal::of('', $request->header('Content-Type'), 'a body in JSON (Content-Type: application/json)');
+                throw Refusal::of('', $request->header('Content-Type'), 'http.json_body');
             }
             $this->document->hold(Json::read($request->getContent()), $schema);
         }
@@ -79,7 +79,7 @@ final readonly class HoldToApi
         }
         foreach ($request->query->keys() as $name) {
             if (! in_array((string) $name, $known, true)) {
-                throw Refusal::of('/'.$name, $request->query((string) $name), $known === [] ? 'no query fields here' : 'only the query fields '.implode(', ', $known));
+                throw Refusal::of('/'.$name, $request->query((string) $name), ...($known === [] ? ['http.no_query'] : ['http.query', ['list' => $known]]));
             }
         }
     }

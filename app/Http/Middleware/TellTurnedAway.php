@@ -18,7 +18,7 @@ final class TellTurnedAway
     public function handle(Request $request, Closure $next): Response
     {
         if (Doorkeeper::wasTurnedAway($request)) {
-            throw new DeviceSignedOut;
+            throw DeviceSignedOut::elsewhere();
         }
 
         /** @var Response */

@@ -29,10 +29,10 @@ final readonly class InkColour
     public static function from(string $hex, string $field): self
     {
         if (preg_match('/^#[0-9a-f]{6}$/i', $hex) !== 1) {
-            throw Refusal::of($field, $hex, 'a colour as #1f4e5f');
+            throw Refusal::of($field, $hex, 'awards.ink');
         }
         if (self::contrast($hex) < self::CONTRAST) {
-            throw Refusal::saying($field, $hex, 'a darker colour', 'This colour is too light to read on white paper: choose a darker one.');
+            throw Refusal::of($field, $hex, 'awards.ink_light');
         }
 
         return new self(strtolower($hex));

@@ -23,7 +23,7 @@ final readonly class MemoryModel
     ) {
         foreach (['start' => [$start, 1, 60], 'hard_start' => [$hardStart, 1, 60], 'clean' => [$clean, 1, 6], 'prompts' => [$prompts, 0.5, 6], 'again' => [$again, 0.1, 1], 'least' => [$least, 0.5, 10]] as $name => [$value, $from, $to]) {
             if (! ($value >= $from && $value <= $to)) {
-                throw Refusal::of("/$name", $value, "from $from to $to");
+                throw Refusal::of("/$name", $value, 'any.from_to', ['least' => $from, 'most' => $to]);
             }
         }
     }

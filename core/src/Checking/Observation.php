@@ -28,13 +28,13 @@ final readonly class Observation
         public Seen $test = Seen::NotLooked,
     ) {
         if ($tying === Seen::NotApplicable) {
-            throw Refusal::of('/tying', $tying->value, 'yes, no or not_looked: every knot is tied');
+            throw Refusal::of('/tying', $tying->value, 'checking.tying');
         }
         if ($measured !== null && ! $rope instanceof RopeInHand) {
-            throw Refusal::saying('/rope', null, 'the rope the tail was measured in', 'A measured tail needs the rope it was measured in.');
+            throw Refusal::of('/rope', null, 'checking.tail_rope');
         }
         if ($how === How::Measured && $measured === null) {
-            throw Refusal::saying('/measured_mm', null, 'the measured tail in mm', 'A measured check needs the length that was measured.');
+            throw Refusal::of('/measured_mm', null, 'checking.measured');
         }
     }
 

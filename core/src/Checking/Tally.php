@@ -104,7 +104,7 @@ final readonly class Tally
         foreach ($kept->list('seen') as $index => $one) {
             [$day, $verdict, $prior, $by, $time, $device, $number, $id] = array_pad(is_array($one) ? array_values($one) : [], 8, null);
             if (! is_string($day) || ! is_string($verdict) || ! is_bool($prior) || ! is_string($by) || ! is_string($time) || ! is_string($device) || ! is_int($number) || ! is_string($id)) {
-                throw Refusal::of($kept->place('seen').'/'.$index, $one, 'a day, a verdict, whether it was had before, who recorded it, and where it stands');
+                throw Refusal::of($kept->place('seen').'/'.$index, $one, 'checking.standing');
             }
             $seen[] = [new DayResult($day, Verdict::from($verdict), $prior), $by, [$time, $device, $number, $id]];
         }
@@ -112,7 +112,7 @@ final readonly class Tally
         foreach ($kept->list('devices') as $index => $one) {
             [$device, $number, $clock] = array_pad(is_array($one) ? array_values($one) : [], 3, null);
             if (! is_string($device) || ! is_int($number) || ! is_string($clock)) {
-                throw Refusal::of($kept->place('devices').'/'.$index, $one, 'a device, its last number and where its clock had come to');
+                throw Refusal::of($kept->place('devices').'/'.$index, $one, 'checking.device');
             }
             $devices[$device] = [$number, $clock];
         }

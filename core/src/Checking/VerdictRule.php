@@ -60,13 +60,13 @@ final readonly class VerdictRule
     private static function holdToParts(Observation $seen, KnotPack $knot): void
     {
         if ($seen->dressing === Seen::NotApplicable && $knot->hasDressing) {
-            throw Refusal::of('/dressing', 'not_applicable', 'yes, no or not_looked: this knot is dressed');
+            throw Refusal::of('/dressing', 'not_applicable', 'checking.dressing');
         }
         if ($seen->tail === Seen::NotApplicable && $knot->hasTail) {
-            throw Refusal::of('/tail', 'not_applicable', 'yes, no or not_looked: this knot has a tail');
+            throw Refusal::of('/tail', 'not_applicable', 'checking.tail');
         }
         if ($seen->mistake !== null && ! isset($knot->mistakes[$seen->mistake])) {
-            throw Refusal::of('/mistake', $seen->mistake, $knot->mistakes === [] ? 'nothing: no mistakes are listed for this knot' : 'one of '.implode(', ', array_keys($knot->mistakes)));
+            throw Refusal::of('/mistake', $seen->mistake, ...($knot->mistakes === [] ? ['checking.no_mistakes'] : ['any.one_of', ['list' => array_keys($knot->mistakes)]]));
         }
     }
 }

@@ -79,7 +79,7 @@ final readonly class ChooseOperation implements Operation
     {
         $made = new Thing($thing->text('kind'), $thing->numberOrNull('diameter_mm'), $thing->choiceOrNull('material', Material::class));
         if ($made->isRope() && ($made->diameter ?? 0.0) > 100) {
-            throw Refusal::of($thing->place('diameter_mm'), $made->diameter, 'at most 100 mm of a rope');
+            throw Refusal::of($thing->place('diameter_mm'), $made->diameter, 'compute.rope_width');
         }
 
         return $made;

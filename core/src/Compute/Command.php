@@ -53,7 +53,7 @@ final class Command
     /** @throws Refusal naming the field, the value and what is allowed */
     public function run(string $name, string $input): string
     {
-        $operation = $this->operations[$name] ?? throw Refusal::of('', $name, 'one of the operations '.implode(', ', array_keys($this->operations)));
+        $operation = $this->operations[$name] ?? throw Refusal::of('', $name, 'compute.operation', ['list' => array_keys($this->operations)]);
         $data = Json::read($input);
         Schema::hold($data, $operation instanceof Narrowed ? $operation->inputFor($data) : $operation->input());
 

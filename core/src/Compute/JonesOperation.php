@@ -37,7 +37,7 @@ final readonly class JonesOperation implements Operation
         foreach ($input->list('pd') as $number => $edges) {
             [$i, $j, $k, $l] = (is_array($edges) ? array_values($edges) : []) + [null, null, null, null];
             if (! is_int($i) || ! is_int($j) || ! is_int($k) || ! is_int($l)) {
-                throw Refusal::of("/pd/$number", $edges, 'four whole numbers');
+                throw Refusal::of("/pd/$number", $edges, 'compute.four');
             }
             $crossings[] = [$i, $j, $k, $l];
         }

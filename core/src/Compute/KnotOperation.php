@@ -103,7 +103,7 @@ final readonly class KnotOperation implements Operation
         if ($step === null) {
             return $diagram;
         }
-        $state = $steps[$step - 1] ?? throw Refusal::of('/step', $step, 'from 1 to '.count($steps).', the steps of '.$knot->id);
+        $state = $steps[$step - 1] ?? throw Refusal::of('/step', $step, 'compute.step_of', ['most' => count($steps), 'knot' => $knot->id]);
 
         return PartialDiagram::of($diagram, $state->reach, $state->farNow());
     }

@@ -46,7 +46,7 @@ final readonly class LashingOperation implements Operation
     public function run(Fields $input): array
     {
         $kind = LashingKind::from($input->text('kind'));
-        $poles = array_map(static fn (mixed $pole): float => is_int($pole) || is_float($pole) ? (float) $pole : throw Refusal::of('/poles_mm', $pole, 'numbers'), $input->list('poles_mm'));
+        $poles = array_map(static fn (mixed $pole): float => is_int($pole) || is_float($pole) ? (float) $pole : throw Refusal::of('/poles_mm', $pole, 'compute.numbers'), $input->list('poles_mm'));
         $lashing = Lashing::of($kind, $poles, $input->number('diameter_mm'), $input->wholeOrNull('wraps'), $input->whole('fraps', 2));
         $stand = $this->stand($kind, $input);
         $advice = [sprintf('Cut %s m.', number_format(ceil($lashing->advised() / 100) / 10, 1, '.', '')), 'Frames and tripods carry gear, not people; nobody stands under one while it is raised.'];
@@ -64,11 +64,11 @@ final readonly class LashingOperation implements Operation
             return null;
         }
         if (! $kind->isTripod()) {
-            throw Refusal::of('/'.$given[0], $input->number($given[0]), 'nothing: legs and feet are a tripod’s');
+            throw Refusal::of('/'.$given[0], $input->number($given[0]), 'compute.tripod_only');
         }
         if (count($given) === 1) {
             $other = $given[0] === 'leg_mm' ? 'foot_radius_mm' : 'leg_mm';
-            throw Refusal::of('/'.$other, null, "a length in mm beside {$given[0]}");
+            throw Refusal::of('/'.$other, null, 'compute.beside', ['given' => $given[0]]);
         }
 
         return Tripod::of($input->number('leg_mm'), $input->number('foot_radius_mm'));

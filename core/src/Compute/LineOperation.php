@@ -35,7 +35,7 @@ final readonly class LineOperation implements Operation
     public function run(Fields $input): array
     {
         if ($input->has('mid_load_n') === $input->has('even_load_n_per_m')) {
-            throw Refusal::of('/mid_load_n', $input->numberOrNull('mid_load_n'), 'exactly one of mid_load_n and even_load_n_per_m');
+            throw Refusal::of('/mid_load_n', $input->numberOrNull('mid_load_n'), 'compute.one_load');
         }
         $line = $input->has('mid_load_n')
             ? Line::loadedAtTheMiddle($input->number('span_mm'), $input->number('sag_mm'), $input->number('mid_load_n'))

@@ -48,7 +48,7 @@ final readonly class NameOperation implements Operation
         $knot = $this->library->knot($input->text('knot'));
         $answers = [];
         foreach ($input->object('answers')->raw() as $rope => $seen) {
-            $answers[(string) $rope] = is_string($seen) ? $seen : throw Refusal::of("/answers/$rope", $seen, 'letters o, u and ?');
+            $answers[(string) $rope] = is_string($seen) ? $seen : throw Refusal::of("/answers/$rope", $seen, 'compute.letters');
         }
         $index = Schemas::isForLearners($input) ? $this->forLearners : $this->index;
         $guesses = (new Naming($this->library, $index))->of($knot, $knot->method($input->textOrNull('method')), $answers);

@@ -109,7 +109,7 @@ final readonly class PlanInput
     private function taught(string $knot, string $field): void
     {
         if (! $this->library->knot($knot, $field)->isTaught()) {
-            throw Refusal::of($field, $knot, 'knots for learners: this one is a usual mistake, or for leaders only');
+            throw Refusal::of($field, $knot, 'compute.for_learners');
         }
     }
 
@@ -123,7 +123,7 @@ final readonly class PlanInput
                 $this->taught($knot, $chosen->place('pack'));
             }
             if (isset($aims[$badge->id])) {
-                throw Refusal::of($chosen->place('pack').'/id', $badge->id, 'a badge once');
+                throw Refusal::of($chosen->place('pack').'/id', $badge->id, 'compute.badge_once');
             }
             foreach ($chosen->texts('preferences') as $index => $knot) {
                 $this->library->knot($knot, $chosen->place('preferences').'/'.$index);
@@ -144,7 +144,7 @@ final readonly class PlanInput
             }
             $id = $rig->text('id');
             if (isset($rigs[$id])) {
-                throw Refusal::of($rig->place('id'), $id, 'a rig once');
+                throw Refusal::of($rig->place('id'), $id, 'compute.rig_once');
             }
             $rigs[$id] = new PlanRig($id, $id, $rig->whole('minutes'), array_map(static fn (string $knot): array => [$knot], $rig->texts('knots')));
         }
@@ -160,7 +160,7 @@ final readonly class PlanInput
     {
         foreach ($meeting->texts('rigs') as $index => $rig) {
             if (! isset($rigs[$rig])) {
-                throw Refusal::of($meeting->place('rigs').'/'.$index, $rig, $rigs === [] ? 'nothing: no rigs were given' : 'one of '.implode(', ', array_keys($rigs)));
+                throw Refusal::of($meeting->place('rigs').'/'.$index, $rig, ...($rigs === [] ? ['compute.no_rigs'] : ['any.one_of', ['list' => array_keys($rigs)]]));
             }
         }
 
@@ -177,7 +177,7 @@ final readonly class PlanInput
         foreach ($input->objects('meetings') as $meeting) {
             $id = $meeting->text('id');
             if (isset($meetings[$id])) {
-                throw Refusal::of($meeting->place('id'), $id, 'a meeting once');
+                throw Refusal::of($meeting->place('id'), $id, 'compute.meeting_once');
             }
             $meetings[$id] = new Evening(
                 $id, $meeting->text('date'), $meeting->whole('minutes'), $meeting->whole('checkers'), $this->objects($meeting),
@@ -212,7 +212,7 @@ final readonly class PlanInput
         foreach ($input->objects('learners') as $learner) {
             $id = $learner->text('id');
             if (isset($learners[$id])) {
-                throw Refusal::of($learner->place('id'), $id, 'a learner once');
+                throw Refusal::of($learner->place('id'), $id, 'compute.learner_once');
             }
             $levels = $memories = [];
             foreach ($learner->has('levels') ? $learner->object('levels')->raw() : [] as $knot => $level) {
@@ -230,7 +230,7 @@ final readonly class PlanInput
             }
             foreach ($learner->texts('badges') as $index => $badge) {
                 if (! isset($aims[$badge])) {
-                    throw Refusal::of($learner->place('badges').'/'.$index, $badge, $aims === [] ? 'nothing: there are no badges' : 'one of '.implode(', ', array_keys($aims)));
+                    throw Refusal::of($learner->place('badges').'/'.$index, $badge, ...($aims === [] ? ['compute.no_badges'] : ['any.one_of', ['list' => array_keys($aims)]]));
                 }
             }
             $learners[$id] = new PlanLearner($id, AgeBand::from($learner->text('band')), $levels, $memories, $learner->texts('badges'), $learner->texts('away'), array_fill_keys($learner->texts('ticks'), true), $learner->textOrNull('patrol'), $practised);

@@ -58,7 +58,7 @@ final readonly class PracticeOperation implements Operation
     {
         $knot = $this->library->forLearners($input->text('knot'));
         if (! $knot->isTaught()) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is learned, and no usual mistake');
+            throw Refusal::of('/knot', $knot->id, 'compute.learned');
         }
         $view = View::forHand($input->text('hand', 'right'));
         $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'), $view);

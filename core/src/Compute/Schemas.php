@@ -128,7 +128,7 @@ final class Schemas
         $now = $input->text('now');
         [$year, $month, $day] = array_map(intval(...), explode('-', substr($now, 0, 10)));
 
-        return checkdate($month, $day, $year) ? substr($now, 0, 10) : throw Refusal::of($input->place('now'), $now, 'a day of the calendar, as 2026-11-24, or a time on one');
+        return checkdate($month, $day, $year) ? substr($now, 0, 10) : throw Refusal::of($input->place('now'), $now, 'compute.day');
     }
 
     /** @return array<string, mixed> */

@@ -159,7 +159,7 @@ final readonly class SpaceOperation implements Operation
             }
             $curves[] = new SpaceStrand((string) $number, true, $read);
         }
-        $form = ClosedCurves::tightened($curves === [] ? throw Refusal::of('/closed', [], 'at least one curve') : $curves, $input->number('diameter'));
+        $form = ClosedCurves::tightened($curves === [] ? throw Refusal::of('/closed', [], 'compute.some_curve') : $curves, $input->number('diameter'));
         $tight = $form->tight();
 
         return self::answer($form, $tight, ClosedCurves::isSame($form)) + ['ropelength' => round(SpaceStrand::lengthOf($tight) / min(1.0, Nearness::least($tight)), 4)];

@@ -59,7 +59,7 @@ final readonly class VerdictOperation implements Operation
         $knot = $this->library->knot($input->text('knot'));
         $method = $input->textOrNull('method');
         if ($method !== null && ! in_array($method, $knot->methodIds(), true)) {
-            throw Refusal::of('/method', $method, 'one of '.implode(', ', $knot->methodIds()));
+            throw Refusal::of('/method', $method, 'any.one_of', ['list' => $knot->methodIds()]);
         }
         $seen = Observation::from($input);
         $finding = (new VerdictRule($this->rule))->judge($seen, $knot, TailSchool::from($input->text('school', 'longer')), $input->flag('backup'));

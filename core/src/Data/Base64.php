@@ -20,6 +20,6 @@ final class Base64
     {
         $bytes = base64_decode($text, true);
 
-        return $bytes === false ? throw Refusal::of($field, mb_strimwidth($text, 0, 20, '…'), 'a file in Base64') : $bytes;
+        return $bytes === false ? throw Refusal::of($field, mb_strimwidth($text, 0, 20, '…'), 'data.base64') : $bytes;
     }
 }

@@ -32,10 +32,10 @@ final readonly class CsvTable
         $delimiter = self::delimiter($bytes);
         $rows = self::rows(str_replace(["\r\n", "\r"], "\n", $bytes), $delimiter);
         if ($rows === []) {
-            throw Refusal::saying('/text', '', 'at least one row', 'There is nothing in it: no row has anything written in it.');
+            throw Refusal::of('/text', '', 'data.no_rows');
         }
         if (count($rows) > $most) {
-            throw Refusal::saying('/text', count($rows).' rows', "at most $most rows", sprintf('It has %d rows; at most %d can be taken in at a time. Nothing was taken in.', count($rows), $most));
+            throw Refusal::of('/text', count($rows).' rows', 'data.many_rows', ['most' => $most, 'rows' => count($rows)]);
         }
 
         return new self($rows, $delimiter, $encoding);
@@ -156,7 +156,7 @@ final readonly class CsvTable
         self::holdQuotes($text, $delimiter);
         $stream = fopen('php://memory', 'r+');
         if ($stream === false) {
-            throw Refusal::saying('/text', '', 'less, or later', 'There is no memory left to read it in.');
+            throw Refusal::of('/text', '', 'data.memory');
         }
         fwrite($stream, $text);
         rewind($stream);
@@ -196,7 +196,7 @@ final readonly class CsvTable
                     $line += substr_count($text, "\n", $at, $plain);
                     $at += $plain;
                     if ($at >= $length) {
-                        throw Refusal::saying('/text', "line $open", 'a quote for each quote', "The quote that opens on line $open is never closed. Close it, or take it out; nothing was taken in.");
+                        throw Refusal::of('/text', "line $open", 'data.quote', ['line' => $open]);
                     }
                     if (($text[$at + 1] ?? '') !== '"') {
                         $at++;

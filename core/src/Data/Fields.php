@@ -20,7 +20,7 @@ final readonly class Fields
     public static function of(mixed $data, string $at = ''): self
     {
         if (! is_array($data)) {
-            throw Refusal::of($at, $data, 'an object');
+            throw Refusal::of($at, $data, 'data.object');
         }
 
         return new self($data, $at);
@@ -35,7 +35,7 @@ final readonly class Fields
     {
         $value = $this->data[$name] ?? $default;
 
-        return is_string($value) ? $value : throw Refusal::of($this->place($name), $value, 'a text');
+        return is_string($value) ? $value : throw Refusal::of($this->place($name), $value, 'data.text');
     }
 
     public function textOrNull(string $name): ?string
@@ -60,7 +60,7 @@ final readonly class Fields
         $value = $this->data[$name] ?? null;
 
         return (is_string($value) ? $choice::tryFrom($value) : null)
-            ?? throw Refusal::of($this->place($name), $value, 'one of '.implode(', ', array_column($choice::cases(), 'value')));
+            ?? throw Refusal::of($this->place($name), $value, 'any.one_of', ['list' => array_column($choice::cases(), 'value')]);
     }
 
     /**
@@ -78,7 +78,7 @@ final readonly class Fields
     {
         $value = $this->data[$name] ?? $default;
 
-        return is_int($value) ? $value : throw Refusal::of($this->place($name), $value, 'a whole number');
+        return is_int($value) ? $value : throw Refusal::of($this->place($name), $value, 'data.whole');
     }
 
     public function wholeOrNull(string $name): ?int
@@ -90,7 +90,7 @@ final readonly class Fields
     {
         $value = $this->data[$name] ?? $default;
 
-        return is_int($value) || is_float($value) ? (float) $value : throw Refusal::of($this->place($name), $value, 'a number');
+        return is_int($value) || is_float($value) ? (float) $value : throw Refusal::of($this->place($name), $value, 'data.number');
     }
 
     public function numberOrNull(string $name): ?float
@@ -102,7 +102,7 @@ final readonly class Fields
     {
         $value = $this->data[$name] ?? $default;
 
-        return is_bool($value) ? $value : throw Refusal::of($this->place($name), $value, 'true or false');
+        return is_bool($value) ? $value : throw Refusal::of($this->place($name), $value, 'data.flag');
     }
 
     public function object(string $name): self
@@ -168,7 +168,7 @@ final readonly class Fields
     {
         $found = [];
         foreach ($this->list($name) as $index => $entry) {
-            $found[] = is_string($entry) ? $entry : throw Refusal::of($this->place($name).'/'.$index, $entry, 'a text');
+            $found[] = is_string($entry) ? $entry : throw Refusal::of($this->place($name).'/'.$index, $entry, 'data.text');
         }
 
         return $found;
@@ -179,7 +179,7 @@ final readonly class Fields
     {
         $value = $this->data[$name] ?? [];
 
-        return is_array($value) && array_is_list($value) ? $value : throw Refusal::of($this->place($name), $value, 'a list');
+        return is_array($value) && array_is_list($value) ? $value : throw Refusal::of($this->place($name), $value, 'data.list');
     }
 
     /** @return array<mixed> */

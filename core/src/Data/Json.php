@@ -19,11 +19,11 @@ final class Json
         try {
             $data = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
         } catch (JsonException $fault) {
-            throw Refusal::saying($field, mb_strimwidth(mb_scrub($text), 0, 60, '…'), 'valid JSON in UTF-8', 'This is not JSON: '.$fault->getMessage().'.');
+            throw Refusal::of($field, mb_strimwidth(mb_scrub($text), 0, 60, '…'), 'data.json', ['why' => $fault->getMessage()]);
         }
 
         if (! self::settle($data)) {
-            throw Refusal::saying(self::endless($data, $field) ?? $field, null, 'a number that can be held, up to about 1.8e308', 'A number is too large: allowed is up to about 1.8e308.');
+            throw Refusal::of(self::endless($data, $field) ?? $field, null, 'data.endless');
         }
 
         return $data;
@@ -95,7 +95,7 @@ final class Json
     {
         $text = is_file($file) ? file_get_contents($file) : false;
         if ($text === false) {
-            throw Refusal::saying('', $file, 'a file that can be read', "The file $file cannot be read.");
+            throw Refusal::of('', $file, 'data.unreadable', ['file' => $file]);
         }
 
         return self::read($text);

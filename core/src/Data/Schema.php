@@ -50,7 +50,7 @@ final class Schema
             $value = is_object($value) ? ($value->{$name} ?? null) : null;
         }
 
-        return Refusal::of(Pointer::of($path), $value, $allowed);
+        return Refusal::because(Pointer::of($path), $value, $allowed);
     }
 
     private static function text(mixed $value): string

@@ -4,102 +4,96 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Data;
 
+use Compadre\Core\Words\Saying;
 use Opis\JsonSchema\Errors\ValidationError;
 
 /**
- * Says in plain words what a schema would have allowed.
+ * Says what a schema would have allowed.
  */
 final class SchemaWording
 {
-    public static function allowed(ValidationError $error): string
+    private const TYPES = ['string' => 'data.text', 'number' => 'data.number', 'integer' => 'data.whole', 'boolean' => 'data.flag', 'array' => 'data.list', 'object' => 'data.object', 'null' => 'data.nothing'];
+
+    private const FORMATS = ['date' => 'data.day', 'date-time' => 'data.moment', 'uuid' => 'data.uuid', 'email' => 'data.email'];
+
+    private const LIMITS = ['minimum' => 'any.at_least', 'exclusiveMinimum' => 'any.more_than', 'maximum' => 'any.at_most', 'exclusiveMaximum' => 'any.less_than'];
+
+    public static function allowed(ValidationError $error): Saying
     {
         $args = $error->args();
         $schema = $error->schema()->info()->data();
         $about = is_object($schema) ? get_object_vars($schema) : [];
 
         return match ($error->keyword()) {
-            'required' => 'a value: this field is needed',
+            'required' => new Saying('data.needed'),
             'additionalProperties', 'unevaluatedProperties' => self::names($about['properties'] ?? null),
             'type' => self::type($about['type'] ?? ($args['expected'] ?? '')),
-            'enum' => 'one of '.self::list($about['enum'] ?? []),
-            'const' => 'only '.json_encode($about['const'] ?? null, JSON_UNESCAPED_SLASHES),
-            'minimum' => self::range($about),
-            'maximum' => self::range($about),
-            'exclusiveMinimum' => self::range($about),
-            'exclusiveMaximum' => self::range($about),
-            'minLength', 'maxLength' => self::span($about, 'Length', 'characters'),
-            'minItems', 'maxItems' => self::span($about, 'Items', 'entries'),
-            'minProperties', 'maxProperties' => self::span($about, 'Properties', 'fields'),
-            'uniqueItems' => 'each entry once',
+            'enum' => new Saying('any.one_of', ['list' => self::list($about['enum'] ?? [])]),
+            'const' => new Saying('data.only', ['value' => (string) json_encode($about['const'] ?? null, JSON_UNESCAPED_SLASHES)]),
+            'minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum' => self::range($about),
+            'minLength', 'maxLength' => self::span($about['minLength'] ?? null, $about['maxLength'] ?? null, 'data.least_characters', 'data.most_characters', 'data.characters'),
+            'minItems', 'maxItems' => self::span($about['minItems'] ?? null, $about['maxItems'] ?? null, 'data.least_entries', 'data.most_entries', 'data.entries'),
+            'minProperties', 'maxProperties' => self::span($about['minProperties'] ?? null, $about['maxProperties'] ?? null, 'data.least_fields', 'data.most_fields', 'data.fields'),
+            'uniqueItems' => new Saying('data.entry_once'),
             'pattern', 'format' => self::form($about),
-            'oneOf' => 'exactly one of the forms described',
-            default => 'what the schema says for "'.$error->keyword().'"',
+            'oneOf' => new Saying('data.one_form'),
+            default => new Saying('data.schema', ['keyword' => $error->keyword()]),
         };
     }
 
-    private static function names(mixed $properties): string
+    private static function names(mixed $properties): Saying
     {
         $names = is_object($properties) ? array_keys(get_object_vars($properties)) : [];
 
-        return $names === [] ? 'no fields here' : 'only the fields '.implode(', ', $names);
+        return $names === [] ? new Saying('data.no_fields') : new Saying('data.only_fields', ['list' => $names]);
     }
 
-    private static function type(mixed $type): string
+    private static function type(mixed $type): Saying
     {
-        $types = is_array($type) ? $type : [$type];
-        $words = ['string' => 'a text', 'number' => 'a number', 'integer' => 'a whole number', 'boolean' => 'true or false',
-            'array' => 'a list', 'object' => 'an object', 'null' => 'nothing (null)'];
+        $types = is_array($type) && $type !== [] ? array_values($type) : [$type];
 
-        return implode(' or ', array_map(static fn (mixed $one): string => is_string($one) ? ($words[$one] ?? $one) : '', $types));
+        return Saying::either(array_map(static fn (mixed $one): Saying => is_string($one) && isset(self::TYPES[$one]) ? new Saying(self::TYPES[$one]) : new Saying('any.just', ['text' => is_string($one) ? $one : '']), $types));
     }
 
-    private static function list(mixed $values): string
+    /** @return list<string> */
+    private static function list(mixed $values): array
     {
-        $values = is_array($values) ? $values : [];
-
-        return implode(', ', array_map(static fn (mixed $value): string => is_string($value) ? $value : (string) json_encode($value), $values));
+        return array_map(static fn (mixed $value): string => is_string($value) ? $value : (string) json_encode($value), is_array($values) ? array_values($values) : []);
     }
 
     /** @param  array<mixed>  $about */
-    private static function range(array $about): string
+    private static function range(array $about): Saying
     {
         $parts = [];
-        foreach (['minimum' => 'at least', 'exclusiveMinimum' => 'more than', 'maximum' => 'at most', 'exclusiveMaximum' => 'less than'] as $key => $words) {
-            if (isset($about[$key]) && is_scalar($about[$key])) {
-                $parts[] = $words.' '.$about[$key];
+        foreach (self::LIMITS as $key => $code) {
+            $limit = $about[$key] ?? null;
+            if (is_int($limit) || is_float($limit)) {
+                $parts[] = new Saying($code, [in_array($key, ['minimum', 'exclusiveMinimum'], true) ? 'least' : 'most' => $limit]);
             }
         }
 
-        return implode(' and ', $parts);
+        return $parts === [] ? new Saying('data.number') : Saying::both($parts);
     }
 
-    /** @param  array<mixed>  $about */
-    private static function span(array $about, string $what, string $unit): string
+    private static function span(mixed $least, mixed $most, string $onlyLeast, string $onlyMost, string $both): Saying
     {
-        $least = $about['min'.$what] ?? null;
-        $most = $about['max'.$what] ?? null;
-        $parts = [];
-        if (is_int($least)) {
-            $parts[] = 'at least '.$least;
-        }
-        if (is_int($most)) {
-            $parts[] = 'at most '.$most;
-        }
-
-        return implode(' and ', $parts).' '.$unit;
+        return match (true) {
+            is_int($least) && is_int($most) => new Saying($both, ['least' => $least, 'most' => $most]),
+            is_int($most) => new Saying($onlyMost, ['most' => $most]),
+            default => new Saying($onlyLeast, ['least' => is_int($least) ? $least : 0]),
+        };
     }
 
     /** @param  array<mixed>  $about */
-    private static function form(array $about): string
+    private static function form(array $about): Saying
     {
         if (is_string($about['x-allowed'] ?? null)) {
-            return $about['x-allowed'];
+            return new Saying('any.just', ['text' => $about['x-allowed']]);
         }
-        $formats = ['date' => 'a date as 2026-11-24', 'date-time' => 'a time as 2026-11-24T18:30:00Z', 'uuid' => 'a UUID', 'email' => 'an e-mail address'];
         if (is_string($about['format'] ?? null)) {
-            return $formats[$about['format']] ?? $about['format'];
+            return isset(self::FORMATS[$about['format']]) ? new Saying(self::FORMATS[$about['format']]) : new Saying('any.just', ['text' => $about['format']]);
         }
 
-        return 'text of the form '.(is_string($about['pattern'] ?? null) ? $about['pattern'] : '');
+        return new Saying('data.form', ['pattern' => is_string($about['pattern'] ?? null) ? $about['pattern'] : '']);
     }
 }

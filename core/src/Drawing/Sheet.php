@@ -32,7 +32,7 @@ final class Sheet
         $state = null;
         if ($request->step !== null) {
             $states = StepStates::of($method, $loose, $knot->file);
-            $state = $states[$request->step - 1] ?? throw Refusal::of('--step', $request->step, 'from 1 to '.count($states));
+            $state = $states[$request->step - 1] ?? throw Refusal::of('--step', $request->step, 'any.from_to', ['least' => 1, 'most' => count($states)]);
         }
         $title = $knot->names[0].($state === null ? '' : ': '.$state->plan->say);
         if ($request->tight || $state?->plan->tight === true) {

@@ -53,7 +53,7 @@ final readonly class SheetRequest
             if (str_starts_with($argument, '--')) {
                 [$name, $value] = explode('=', substr($argument, 2), 2) + ['', ''];
                 if (! in_array($name, ['method', 'step', 'view', 'tight', 'sheet', 'space', 'turn', 'grey'], true)) {
-                    throw Refusal::of("--$name", $value, 'only --method=, --step=, --view=, --tight, --space, --turn=, --grey or --sheet');
+                    throw Refusal::of("--$name", $value, 'drawing.options');
                 }
                 $options[$name] = $value;
             } else {
@@ -61,20 +61,20 @@ final readonly class SheetRequest
             }
         }
         if (count($knots) !== 1 && ! isset($options['sheet'])) {
-            throw Refusal::of('KNOT', $knots, 'the id of one knot');
+            throw Refusal::of('KNOT', $knots, 'drawing.one_knot');
         }
         if (isset($options['step']) && ! ctype_digit($options['step'])) {
-            throw Refusal::of('--step', $options['step'], 'a step number from 1');
+            throw Refusal::of('--step', $options['step'], 'drawing.step');
         }
 
         $tightness = ($options['tight'] ?? '') === '' ? '1' : $options['tight'];
         if (! is_numeric($tightness) || $tightness < 0 || $tightness > 1) {
-            throw Refusal::of('--tight', $tightness, 'a number from 0, loose, to 1, tight');
+            throw Refusal::of('--tight', $tightness, 'drawing.tight');
         }
 
         return new self(
             $knots[0] ?? '', $options['method'] ?? null, isset($options['step']) ? (int) $options['step'] : null,
-            View::tryFrom($options['view'] ?? 'learner') ?? throw Refusal::of('--view', $options['view'] ?? null, 'learner, across, behind or left'),
+            View::tryFrom($options['view'] ?? 'learner') ?? throw Refusal::of('--view', $options['view'] ?? null, 'drawing.view'),
             isset($options['tight']), isset($options['sheet']), isset($options['space']), self::turn($options['turn'] ?? null), (float) $tightness, isset($options['grey']),
         );
     }
@@ -86,7 +86,7 @@ final readonly class SheetRequest
         }
         $angles = explode(',', $turn);
         if (count($angles) !== 2 || ! is_numeric($angles[0]) || ! is_numeric($angles[1]) || abs((float) $angles[0]) > 360 || abs((float) $angles[1]) > 360) {
-            throw Refusal::of('--turn', $turn, 'two angles in degrees, from -360 to 360, as 30,-20');
+            throw Refusal::of('--turn', $turn, 'drawing.turn');
         }
 
         return new Turn((float) $angles[0], (float) $angles[1]);

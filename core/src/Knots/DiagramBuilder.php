@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * From a method's waypoints and words to a diagram; a method that contradicts itself is refused with the file, the
  * strand and the crossing named.
@@ -31,7 +33,7 @@ final readonly class DiagramBuilder
         foreach ($method->strands as $number => $plan) {
             $points = $plan->layout($tight);
             if (count($points) < 2) {
-                throw $this->fault->strand($number, count($points), 'at least two waypoints');
+                throw $this->fault->strand($number, count($points), new Saying('knots.waypoints'));
             }
             $strands[] = new Strand($plan->id, $plan->kind, Spline::through($points, $plan->kind->isClosed()), $plan->width, $plan->word, $plan->bight, $plan->runsOn, $plan->appears);
         }
@@ -61,16 +63,14 @@ final readonly class DiagramBuilder
             }
             $visits = self::visitsOf($number, $meetings);
             if (strlen($strand->word) !== count($visits)) {
-                throw $this->fault->strand($number, $strand->word, sprintf('%d letters, one for each crossing drawn; the word has %d', count($visits), strlen($strand->word)));
+                throw $this->fault->strand($number, $strand->word, new Saying('knots.letters', ['crossings' => count($visits), 'letters' => strlen($strand->word)]));
             }
             foreach ($visits as $order => [$meeting, $isFirst]) {
                 $letter = $strand->word[$order];
                 $firstOver = ($letter === 'o') === $isFirst;
                 if (isset($onTop[$meeting]) && $onTop[$meeting] !== $firstOver) {
                     $partner = $isFirst ? $meetings[$meeting]->second : $meetings[$meeting]->first;
-                    throw $this->fault->crossing($number, $order + 1, $letter, sprintf(
-                        '%s: the word of "%s" says that it is %s there', $letter === 'o' ? 'u' : 'o', $strands[$partner]->id, $letter === 'o' ? 'over too' : 'under too',
-                    ));
+                    throw $this->fault->crossing($number, $order + 1, $letter, new Saying($letter === 'o' ? 'knots.over_too' : 'knots.under_too', ['strand' => $strands[$partner]->id]));
                 }
                 $onTop[$meeting] = $firstOver;
             }

@@ -6,6 +6,7 @@ namespace Compadre\Core\Knots;
 
 use Compadre\Core\Refusal;
 use Compadre\Core\Topology\Fingerprint;
+use Compadre\Core\Words\Saying;
 
 /**
  * How clear a drawing has to be. Lengths in rope widths, angles in degrees.
@@ -35,10 +36,10 @@ final class DrawingLimits
         $fault = new PackFault($file, $method);
         $loose = DiagramBuilder::loose($method, $file);
         $quality = Quality::of($loose, $method->pairs);
-        $fault->least('distance between strands declared to lie side by side', $quality->paired, self::PAIRED, 'rope widths');
-        $fault->least('crossing angle of the loose drawing', $quality->angle, self::ANGLE, 'degrees');
-        $fault->least("distance between strands that do not cross, near {$quality->near()}", $quality->apart, self::APART, 'rope widths');
-        $fault->least('rope between two crossings', $quality->spacing, self::SPACING, 'rope widths');
+        $fault->least(new Saying('knots.measure_paired'), $quality->paired, self::PAIRED, 'knots.least_widths');
+        $fault->least(new Saying('knots.measure_angle'), $quality->angle, self::ANGLE, 'knots.least_degrees');
+        $fault->least(new Saying('knots.measure_apart', ['near' => $quality->near()]), $quality->apart, self::APART, 'knots.least_widths');
+        $fault->least(new Saying('knots.measure_spacing'), $quality->spacing, self::SPACING, 'knots.least_widths');
         if ($method->hasTight()) {
             self::holdTight($method, $fault, $loose, DiagramBuilder::tight($method, $file));
         }
@@ -47,14 +48,14 @@ final class DrawingLimits
     private static function holdTight(Method $method, PackFault $fault, Diagram $loose, Diagram $tight): void
     {
         $quality = Quality::of($tight);
-        $fault->least('crossing angle of the tight drawing', $quality->angle, self::TIGHT_ANGLE, 'degrees');
-        $fault->least("distance between strands of the tight drawing, near {$quality->near()}", $quality->apart, self::TIGHT_APART, 'rope widths');
-        $fault->most('length of the tight drawing beside the loose one', self::length($tight) / self::length($loose), self::TIGHT_SHARE);
+        $fault->least(new Saying('knots.measure_tight_angle'), $quality->angle, self::TIGHT_ANGLE, 'knots.least_degrees');
+        $fault->least(new Saying('knots.measure_tight_apart', ['near' => $quality->near()]), $quality->apart, self::TIGHT_APART, 'knots.least_widths');
+        $fault->most(new Saying('knots.measure_tight_length'), self::length($tight) / self::length($loose), self::TIGHT_SHARE);
         if (Fingerprint::of($tight->code())->key() !== Fingerprint::of($loose->code())->key()) {
-            throw $fault->drawing('the tight drawing', 'the same knot as the loose one');
+            throw $fault->drawing(null, new Saying('knots.tight'), new Saying('knots.same_knot'));
         }
         if (self::isCopy($method)) {
-            throw $fault->drawing('the tight drawing', 'more than the loose one made smaller');
+            throw $fault->drawing(null, new Saying('knots.tight'), new Saying('knots.no_copy'));
         }
     }
 

@@ -75,7 +75,7 @@ final readonly class KnotPack
         $names = $pack->texts('names');
         $methods = array_map(Method::from(...), $pack->objects('methods'));
         if ($names === [] || $methods === []) {
-            throw Refusal::of($names === [] ? '/names' : '/methods', [], 'at least one');
+            throw Refusal::of($names === [] ? '/names' : '/methods', [], 'any.some');
         }
 
         return new self(
@@ -120,7 +120,7 @@ final readonly class KnotPack
             }
         }
 
-        throw Refusal::of('/method', $id, 'one of '.implode(', ', $this->methodIds()));
+        throw Refusal::of('/method', $id, 'any.one_of', ['list' => $this->methodIds()]);
     }
 
     /**

@@ -53,7 +53,7 @@ final class Library
     public function knot(string $id, string $field = '/knot'): KnotPack
     {
         if (! isset($this->files[$id])) {
-            throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+            throw Refusal::of($field, $id, 'any.one_of', ['list' => $this->ids()]);
         }
 
         return $this->read[$id] ??= KnotPack::from(Fields::of(Json::arrays(Json::file($this->files[$id]))), basename($this->files[$id]));
@@ -67,7 +67,7 @@ final class Library
         }
         $open = array_filter($this->all(), static fn (KnotPack $knot): bool => $knot->isForAll());
 
-        throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($open)));
+        throw Refusal::of($field, $id, 'any.one_of', ['list' => array_keys($open)]);
     }
 
     /** @return array<string, KnotPack> */
@@ -116,7 +116,7 @@ final class Library
                     StepStates::of($method, $loose, $name);
                 }
             } catch (Refusal $fault) {
-                throw str_contains($fault->getMessage(), $name) ? $fault : Refusal::saying($fault->field, $fault->value, $fault->allowed, $name.': '.$fault->getMessage());
+                throw str_contains($fault->getMessage(), $name) ? $fault : $fault->in($name);
             }
         }
     }
@@ -125,11 +125,11 @@ final class Library
     private static function verifyFinish(KnotPack $knot, Method $method): void
     {
         if ($method->finish !== null && ($method->finish === $method->id || $knot->method($method->finish)->finish !== null)) {
-            throw Refusal::of('/finish', $method->finish, 'another method of the knot that is drawn as the finished knot');
+            throw Refusal::of('/finish', $method->finish, 'knots.finish');
         }
         foreach ($method->steps as $number => $step) {
             if ($step->half && $knot->halfWay($method) === null) {
-                throw Refusal::of("/steps/$number/half", true, 'only where the last pull turns the method over, and its tight drawing shows it half-way');
+                throw Refusal::of("/steps/$number/half", true, 'knots.half');
             }
         }
     }
@@ -137,16 +137,16 @@ final class Library
     private function verifyReferences(KnotPack $knot): void
     {
         if ($knot->id.'.json' !== $knot->file) {
-            throw Refusal::of('/id', $knot->id, 'the name of its file, '.basename($knot->file, '.json'));
+            throw Refusal::of('/id', $knot->id, 'data.file_name', ['name' => basename($knot->file, '.json')]);
         }
         foreach ($knot->pulledBeside as $index => $other) {
             if (! $this->has($other) || $other === $knot->id) {
-                throw Refusal::of("/pulled_beside/$index", $other, 'the id of another knot');
+                throw Refusal::of("/pulled_beside/$index", $other, 'knots.other_id');
             }
         }
         foreach ($knot->prerequisites as $index => $needed) {
             if (! $this->has($needed) || $needed === $knot->id) {
-                throw Refusal::of("/prerequisites/$index", $needed, 'another knot of the library');
+                throw Refusal::of("/prerequisites/$index", $needed, 'knots.prerequisite');
             }
         }
     }

@@ -109,12 +109,12 @@ final readonly class Method
         foreach ([...$this->parts, ...array_merge([], ...$this->pairs)] as $part) {
             $names[] = $part->name;
             if ($part->span($diagram) === null) {
-                throw Refusal::of($part->place, [$part->strand, $part->from, $part->to], 'a rope of the method, and two of its waypoints in order');
+                throw Refusal::of($part->place, [$part->strand, $part->from, $part->to], 'knots.part');
             }
         }
         foreach ($this->look as $check => $wanted) {
             foreach (array_diff($wanted, $names) as $name) {
-                throw Refusal::of("{$this->place}/look/$check", $name, 'one of its parts: '.implode(', ', array_unique($names)));
+                throw Refusal::of("{$this->place}/look/$check", $name, 'knots.parts', ['list' => array_values(array_unique($names))]);
             }
         }
     }

@@ -219,7 +219,7 @@ final class PaintOrder
                 }
             }
             if ($next === null) {
-                throw Refusal::saying('/strands', null, 'ropes that can lie on each other', 'The overs and unders go round in a circle: no rope could be painted first.');
+                throw Refusal::of('/strands', null, 'knots.no_first_rope');
             }
             $piece = $left[$next];
             unset($left[$next]);

@@ -21,7 +21,7 @@ final readonly class Point
         $x = is_array($pair) ? ($pair[0] ?? null) : null;
         $y = is_array($pair) ? ($pair[1] ?? null) : null;
         if (! is_numeric($x) || ! is_numeric($y)) {
-            throw Refusal::of($place, $pair, 'two numbers, x and y');
+            throw Refusal::of($place, $pair, 'knots.point');
         }
 
         return new self((float) $x, (float) $y);

@@ -17,7 +17,7 @@ final class Spline
     public static function through(array $points, bool $closed = false): Curve
     {
         if (count($points) < 2) {
-            throw Refusal::of('/points', count($points), 'at least two waypoints');
+            throw Refusal::of('/points', count($points), 'knots.waypoints');
         }
         if ($closed) {
             // A periodic spline, closely enough: the ends overlap by a few waypoints that are then cut away.
@@ -40,7 +40,7 @@ final class Spline
         $steps = [];
         for ($i = 0; $i < count($points) - 1; $i++) {
             $distance = $points[$i]->distance($points[$i + 1]);
-            $steps[] = $distance > 1e-9 ? sqrt($distance) : throw Refusal::of('/points/'.($i + 1), [$points[$i + 1]->x, $points[$i + 1]->y], 'a waypoint away from the one before it');
+            $steps[] = $distance > 1e-9 ? sqrt($distance) : throw Refusal::of('/points/'.($i + 1), [$points[$i + 1]->x, $points[$i + 1]->y], 'knots.waypoint_apart');
         }
         $dx = self::slopes(array_map(static fn (Point $p): float => $p->x, $points), $steps);
         $dy = self::slopes(array_map(static fn (Point $p): float => $p->y, $points), $steps);

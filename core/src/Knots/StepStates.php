@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * The state of a drawing at each step of its method. A rope's end only ever travels forward.
  */
@@ -28,14 +30,14 @@ final class StepStates
             $moved = [];
             $before = $far;
             foreach ($step->reach as $id => $waypoint) {
-                $rope = $ropes[$id] ?? throw $fault->step($number, $id, 'one of the ropes '.implode(', ', array_keys($ropes)));
+                $rope = $ropes[$id] ?? throw $fault->step($number, $id, new Saying('knots.step_rope', ['list' => array_keys($ropes)]));
                 $last = $rope->bight ?? count($rope->curve->cubics);
                 if ($waypoint < 0 || $waypoint > $last) {
-                    throw $fault->step($number, $waypoint, "a waypoint of \"$id\" from 0 to $last");
+                    throw $fault->step($number, $waypoint, new Saying('knots.step_waypoint', ['rope' => $id, 'last' => $last]));
                 }
                 $to = $rope->curve->lengthAt($waypoint);
                 if ($to < $reach[$id] - 1e-9) {
-                    throw $fault->step($number, $waypoint, "a waypoint of \"$id\" no nearer its standing end than in the step before");
+                    throw $fault->step($number, $waypoint, new Saying('knots.step_back', ['rope' => $id]));
                 }
                 $far[$id] = $rope->farSide($waypoint);
                 foreach ([$to, $far[$id]] as $end) {
@@ -50,7 +52,7 @@ final class StepStates
         }
         foreach ($ropes as $id => $rope) {
             if ($method->steps !== [] && $reach[$id] < ($far[$id] ?? $rope->curve->length()) - 1e-6) {
-                throw $fault->step(count($method->steps) - 1, $id, "all of \"$id\" drawn when the last step is done");
+                throw $fault->step(count($method->steps) - 1, $id, new Saying('knots.step_all', ['rope' => $id]));
             }
         }
 
@@ -94,7 +96,7 @@ final class StepStates
             foreach ($strand->id === $id ? $diagram->visits($number) : [] as $order => $visit) {
                 $other = $diagram->strands[$visit->other];
                 if ($other->kind->isRope() && abs($visit->at - $to) < self::CLEAR) {
-                    throw $fault->step($step, $waypoint, sprintf('the end of "%s" to rest at least %.1f rope widths from its crossing %d', $id, self::CLEAR, $order + 1));
+                    throw $fault->step($step, $waypoint, new Saying('knots.step_clear', ['rope' => $id, 'least' => sprintf('%.1f', self::CLEAR), 'crossing' => $order + 1]));
                 }
             }
         }

@@ -64,7 +64,7 @@ final readonly class Naming
             $visits = $diagram->visits($number);
             $seen = $answers[$strand->id] ?? str_repeat('?', count($visits));
             if (strlen($seen) !== count($visits) || preg_match('/^[ou?]*$/', $seen) !== 1) {
-                throw Refusal::of("/answers/{$strand->id}", $seen, sprintf('%d letters, each o, u or ?', count($visits)));
+                throw Refusal::of("/answers/{$strand->id}", $seen, 'mistakes.letters', ['letters' => count($visits)]);
             }
             foreach ($visits as $place => $visit) {
                 if ($seen[$place] === '?') {
@@ -72,13 +72,13 @@ final readonly class Naming
                 }
                 $other = ($seen[$place] === 'o') !== $visit->over;
                 if (($flipped[$visit->crossing] ?? $other) !== $other) {
-                    throw Refusal::of("/answers/{$strand->id}", $seen, sprintf('at its crossing %d the opposite of what is said of the other strand there', $place + 1));
+                    throw Refusal::of("/answers/{$strand->id}", $seen, 'mistakes.opposite', ['crossing' => $place + 1]);
                 }
                 $flipped[$visit->crossing] = $other;
             }
         }
         foreach (array_diff_key($answers, array_flip(array_map(static fn (Strand $strand): string => $strand->id, $diagram->strands))) as $id => $seen) {
-            throw Refusal::of("/answers/$id", $seen, 'the ropes of this method');
+            throw Refusal::of("/answers/$id", $seen, 'mistakes.ropes');
         }
 
         return $flipped;

@@ -171,17 +171,17 @@ final readonly class Drawn
     {
         $count = count($turns);
         if ($count > self::MOST_CROSSINGS) {
-            throw Refusal::of('/turns', $count, sprintf('at most %d crossings', self::MOST_CROSSINGS));
+            throw Refusal::of('/turns', $count, 'practice.most_crossings', ['most' => self::MOST_CROSSINGS]);
         }
         foreach (array_diff(array_keys($visits), $ids) as $id) {
-            throw Refusal::of('/strands', $id, 'one of '.implode(', ', $ids));
+            throw Refusal::of('/strands', $id, 'any.one_of', ['list' => $ids]);
         }
         $met = array_fill(0, $count, [0, 0]);
         $strands = [];
         foreach ($right->strands as $number => $strand) {
             foreach ($visits[$ids[$number]] ?? [] as $place => [$crossing, $over]) {
                 if (! isset($met[$crossing])) {
-                    throw Refusal::of("/strands/{$ids[$number]}/$place", $crossing, $count === 0 ? 'no crossing' : 'a crossing from 0 to '.($count - 1));
+                    throw Refusal::of("/strands/{$ids[$number]}/$place", $crossing, ...($count === 0 ? ['practice.no_crossing'] : ['practice.crossing', ['last' => $count - 1]]));
                 }
                 $met[$crossing][$over ? 0 : 1]++;
             }
@@ -189,15 +189,15 @@ final readonly class Drawn
         }
         foreach ($met as $crossing => $times) {
             if ($times !== [1, 1]) {
-                throw Refusal::of('/strands', $crossing, 'each crossing once over and once under');
+                throw Refusal::of('/strands', $crossing, 'practice.over_under');
             }
         }
         $code = new GaussCode($strands, $turns);
         if (! $code->isPlanar()) {
-            throw Refusal::of('/turns', $turns, 'what can be drawn on a table');
+            throw Refusal::of('/turns', $turns, 'practice.flat');
         }
         if (ContractionOrder::of($code->tangle())->cost > self::MOST_COST) {
-            throw Refusal::of('/turns', $count, 'a drawing with fewer crossings');
+            throw Refusal::of('/turns', $count, 'practice.fewer');
         }
 
         return $code;

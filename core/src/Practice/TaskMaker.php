@@ -40,7 +40,7 @@ final class TaskMaker
      */
     public function make(TaskKind $kind, KnotPack $knot, Method $method, int $seed, View $view = View::Learner): Task
     {
-        return $this->made($kind, $knot, $method, $seed, $view) ?? throw Refusal::of('/kind', $kind->value, 'one of '.implode(', ', array_map(static fn (TaskKind $one): string => $one->value, $this->kinds($knot, $method))).", of which $knot->id has something to ask");
+        return $this->made($kind, $knot, $method, $seed, $view) ?? throw Refusal::of('/kind', $kind->value, 'practice.kinds', ['list' => array_map(static fn (TaskKind $one): string => $one->value, $this->kinds($knot, $method)), 'knot' => $knot->id]);
     }
 
     /** @return list<TaskKind> of which this knot has something to ask */

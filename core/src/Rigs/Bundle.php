@@ -39,7 +39,7 @@ final class Bundle
     /** The circle round 1 to 20 equal poles. */
     public static function envelope(int $poles, float $diameter): float
     {
-        return $diameter * (self::ENVELOPE[$poles - 1] ?? throw Refusal::of('/poles', $poles, 'from 1 to 20 poles'));
+        return $diameter * (self::ENVELOPE[$poles - 1] ?? throw Refusal::of('/poles', $poles, 'rigs.poles'));
     }
 
     /**

@@ -36,14 +36,14 @@ final readonly class Friction
 
     public function coefficient(Material $material, string $object, bool $wet = false): float
     {
-        return $this->mu[$material->value] * ($this->against[$object] ?? throw Refusal::of('/object', $object, 'one of '.implode(', ', array_keys($this->against)))) * ($wet ? $this->wet : 1.0);
+        return $this->mu[$material->value] * ($this->against[$object] ?? throw Refusal::of('/object', $object, 'any.one_of', ['list' => array_keys($this->against)])) * ($wet ? $this->wet : 1.0);
     }
 
     /** Load over hold after some turns; 1 is once round, 2 pi. */
     public function ratio(Material $material, string $object, float $turns, bool $wet = false): float
     {
         if ($turns < 0) {
-            throw Refusal::of('/turns', $turns, 'at least 0');
+            throw Refusal::of('/turns', $turns, 'any.at_least', ['least' => 0]);
         }
 
         return exp($this->coefficient($material, $object, $wet) * 2 * M_PI * $turns);

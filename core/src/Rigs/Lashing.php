@@ -33,7 +33,7 @@ final readonly class Lashing
     public static function of(LashingKind $kind, array $poles, float $d, ?int $wraps = null, int $fraps = 2): self
     {
         if (count($poles) !== $kind->poles()) {
-            throw Refusal::of('/poles_mm', $poles, $kind->poles().' pole diameters for this lashing');
+            throw Refusal::of('/poles_mm', $poles, 'rigs.pole_count', ['poles' => $kind->poles()]);
         }
         $wraps ??= $kind->wraps();
         $mean = array_sum($poles) / count($poles);

@@ -57,11 +57,11 @@ final readonly class Line
     {
         foreach (['/span_mm' => $span, '/sag_mm' => $sag, $field => $load] as $name => $value) {
             if ($value <= 0) {
-                throw Refusal::of($name, $value, 'more than 0');
+                throw Refusal::of($name, $value, 'any.more_than', ['least' => 0]);
             }
         }
         if ($sag > $span) {
-            throw Refusal::of('/sag_mm', $sag, "at most the span, $span mm");
+            throw Refusal::of('/sag_mm', $sag, 'rigs.sag', ['span' => $span]);
         }
     }
 }

@@ -93,7 +93,7 @@ final class Packed
     /** @return list<array{float, float}> in mm from the middle of the bundle */
     public static function poles(int $poles, float $diameter): array
     {
-        $middles = self::MIDDLES[$poles - 1] ?? throw Refusal::of('/poles', $poles, 'from 1 to 20 poles');
+        $middles = self::MIDDLES[$poles - 1] ?? throw Refusal::of('/poles', $poles, 'rigs.poles');
 
         return array_map(static fn (array $middle): array => [$middle[0] * $diameter, $middle[1] * $diameter], $middles);
     }

@@ -60,7 +60,7 @@ final readonly class RigReader
         foreach ($pack->objects('lets') as $let) {
             $name = $let->text('name');
             if (isset($names[$name])) {
-                throw Refusal::of($let->place('name'), $name, 'a name that is not taken');
+                throw Refusal::of($let->place('name'), $name, 'rigs.name_free');
             }
             $lets[$name] = $this->formula($let, 'is', $names);
             $names[$name] = $lets[$name]->unit;
@@ -89,12 +89,12 @@ final readonly class RigReader
             $pack = $this->library->knot($knot->text('knot'), $knot->place('knot'));
             $method = $knot->textOrNull('method');
             if ($method !== null && ! in_array($method, $pack->methodIds(), true)) {
-                throw Refusal::of($knot->place('method'), $method, 'one of '.implode(', ', $pack->methodIds()));
+                throw Refusal::of($knot->place('method'), $method, 'any.one_of', ['list' => $pack->methodIds()]);
             }
             $knots[] = new PlaceKnot($pack->id, $method, $knot->text('why'), $this->maybe($knot, 'when', $names, Unit::of('yes')), $knot->number('turns', 0.0), $this->maybe($knot, 'wraps', $names, Unit::of('count')), $knot->text('counts', 'wraps'));
         }
         if ($knots === []) {
-            throw Refusal::of($place->place('knots'), [], 'at least one knot');
+            throw Refusal::of($place->place('knots'), [], 'knots.some_knot');
         }
 
         return new Place($place->text('id'), $place->text('where'), $this->maybe($place, 'object', $names, Unit::of('mm')), $knots);
@@ -113,7 +113,7 @@ final readonly class RigReader
         }
         foreach ($member->texts('at') as $index => $place) {
             if (! isset($places[$place])) {
-                throw Refusal::of($member->place('at').'/'.$index, $place, 'one of the places '.implode(', ', array_keys($places)));
+                throw Refusal::of($member->place('at').'/'.$index, $place, 'rigs.places', ['list' => array_keys($places)]);
             }
         }
 
@@ -129,7 +129,7 @@ final readonly class RigReader
     {
         $unit = $figure->text('unit');
         if (! in_array($unit, self::FIGURES, true)) {
-            throw Refusal::of($figure->place('unit'), $unit, 'one of '.implode(', ', self::FIGURES));
+            throw Refusal::of($figure->place('unit'), $unit, 'any.one_of', ['list' => self::FIGURES]);
         }
 
         return new FigurePlan($figure->text('id'), $figure->text('name'), $unit, $this->formula($figure, 'is', $names, Unit::of($unit)), $this->maybe($figure, 'when', $names, Unit::of('yes')));
@@ -144,7 +144,7 @@ final readonly class RigReader
         preg_match_all('/\{(\w+)\}/', $rule->text('say'), $found);
         foreach ($found[1] as $name) {
             if (! isset($names[$name])) {
-                throw Refusal::of($rule->place('say'), $rule->text('say'), 'names that are known here, not {'.$name.'}');
+                throw Refusal::of($rule->place('say'), $rule->text('say'), 'rigs.known_names', ['name' => '{'.$name.'}']);
             }
         }
         if ($questions !== []) {
@@ -182,7 +182,7 @@ final readonly class RigReader
             $known += $repeat === null && $each === null ? [] : ['i' => Unit::of('count')];
             $place = $mark->textOrNull('place');
             if ($place !== null && ! isset($places[$place])) {
-                throw Refusal::of($mark->place('place'), $place, 'one of the places '.implode(', ', array_keys($places)));
+                throw Refusal::of($mark->place('place'), $place, 'rigs.places', ['list' => array_keys($places)]);
             }
             $marks[] = new MarkPlan(
                 $mark->text('as'), $mark->text('shape', 'line'), $this->numbers($mark, 'at', $known), $this->maybe($mark, 'value', $known, Unit::of('mm')),
@@ -216,7 +216,7 @@ final readonly class RigReader
             }
         }
 
-        throw Refusal::of($at, $id, 'one of the questions '.implode(', ', array_map(static fn (Question $one): string => $one->id, $questions)));
+        throw Refusal::of($at, $id, 'rigs.questions', ['list' => array_map(static fn (Question $one): string => $one->id, $questions)]);
     }
 
     /** @param  array<string, Unit>  $names */

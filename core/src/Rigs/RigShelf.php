@@ -94,7 +94,7 @@ final class RigShelf
     public function rig(string $id, string $field = '/rig'): RigPack
     {
         if (! isset($this->packs[$id])) {
-            throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+            throw Refusal::of($field, $id, 'any.one_of', ['list' => $this->ids()]);
         }
 
         return $this->read[$id] ??= $this->reader->read($this->fields($id));
@@ -107,7 +107,7 @@ final class RigShelf
      */
     public function pack(string $id, string $field = '/rig'): array
     {
-        return $this->has($id) ? $this->fields($id)->raw() : throw Refusal::of($field, $id, 'one of '.implode(', ', $this->ids()));
+        return $this->has($id) ? $this->fields($id)->raw() : throw Refusal::of($field, $id, 'any.one_of', ['list' => $this->ids()]);
     }
 
     /** @return list<Question> what a rig asks, without reading its formulas */
@@ -146,10 +146,10 @@ final class RigShelf
             try {
                 Schema::hold($pack instanceof Fields ? $pack->raw() : Json::file($pack), $schema);
                 if ($this->rig($id)->id !== $id) {
-                    throw Refusal::of('/id', $this->rig($id)->id, "the name of its file, $id");
+                    throw Refusal::of('/id', $this->rig($id)->id, 'data.file_name', ['name' => $id]);
                 }
             } catch (Refusal $fault) {
-                throw Refusal::saying($fault->field, $fault->value, $fault->allowed, "$name: {$fault->getMessage()}");
+                throw $fault->in($name);
             }
         }
     }

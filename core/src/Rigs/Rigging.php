@@ -118,7 +118,7 @@ final class Rigging
     {
         if (is_float($diameter) && $diameter < $this->rope->diameter()) {
             $d = Figure::of($this->rope->diameter());
-            throw Refusal::saying("{$this->answers->at}/$answer", $diameter, "at least the rope’s own $d mm", sprintf('A pole of %s mm is thinner than the rope of %s mm. Take a thicker pole or a thinner rope.', Figure::of($diameter), $d));
+            throw Refusal::of("{$this->answers->at}/$answer", $diameter, 'rigs.thin_pole', ['rope' => $d, 'pole' => Figure::of($diameter)]);
         }
     }
 
@@ -126,7 +126,7 @@ final class Rigging
     {
         foreach ($this->chosen as $place => $knot) {
             if (! isset($this->rig->places[$place])) {
-                throw Refusal::of("/knots/$place", $knot, 'a place of the rig: '.implode(', ', array_keys($this->rig->places)));
+                throw Refusal::of("/knots/$place", $knot, 'rigs.place_of_rig', ['list' => array_keys($this->rig->places)]);
             }
         }
         foreach ($this->rig->places as $id => $place) {
@@ -153,7 +153,7 @@ final class Rigging
             return $place->knots[0];
         }
 
-        throw Refusal::of("/knots/$place->id", $wanted, 'one of '.implode(', ', array_map(static fn (PlaceKnot $one): string => $one->knot, $place->knots)));
+        throw Refusal::of("/knots/$place->id", $wanted, 'any.one_of', ['list' => array_map(static fn (PlaceKnot $one): string => $one->knot, $place->knots)]);
     }
 
     private function reckonLets(): void
@@ -171,7 +171,7 @@ final class Rigging
         foreach ($this->rig->refusals as $rule) {
             if ($rule->when !== null && $rule->isKnown($this->values) && $rule->when->holds($this->values, $this->rope)) {
                 $given = $this->answers->raw()[$rule->answer] ?? $this->values[$rule->answer] ?? null;
-                throw Refusal::saying($this->answers->at.'/'.$rule->answer, $given, $this->said($rule->allowed), $this->said($rule->say));
+                throw Refusal::of($this->answers->at.'/'.$rule->answer, $given, 'rigs.rule', ['allowed' => $this->said($rule->allowed), 'say' => $this->said($rule->say)]);
             }
         }
     }

@@ -26,7 +26,7 @@ final readonly class Tripod
     public static function of(float $leg, float $footRadius): self
     {
         if ($footRadius >= $leg || $footRadius <= 0) {
-            throw Refusal::of('/foot_radius_mm', $footRadius, "more than 0 and less than the leg’s $leg mm");
+            throw Refusal::of('/foot_radius_mm', $footRadius, 'rigs.foot', ['leg' => $leg]);
         }
         $spread = $footRadius / $leg;
 

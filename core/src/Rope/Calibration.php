@@ -54,7 +54,7 @@ final readonly class Calibration
     public static function factor(KnotPack $knot, RopeInHand $rope, float $measured, array $turns = [], ?float $loop = null): float
     {
         if ($knot->lashing !== null) {
-            throw Refusal::saying('/knot', $knot->id, 'a knot that is no lashing', "{$knot->names[0]} is reckoned from its poles; there is nothing to measure.");
+            throw Refusal::of('/knot', $knot->id, 'rope.lashing', ['knot' => $knot->names[0]]);
         }
         $d = RopeUse::across($knot, $rope);
         $factor = ($measured - RopeUse::round($turns, $d) - ($loop ?? 0.0)) / $d;
@@ -62,9 +62,7 @@ final readonly class Calibration
         $most = self::MOST * $knot->ropeFactor;
         if ($factor < $least || $factor > $most) {
             $fixed = RopeUse::round($turns, $d) + ($loop ?? 0.0);
-            throw Refusal::saying('/measured_mm', $measured, sprintf('from %s to %s mm', Figure::of(ceil($fixed + $least * $d)), Figure::of(floor($fixed + $most * $d))), sprintf(
-                '%s mm cannot be: a %s in this rope takes about %s mm. Measure between the two marks, and look at the turns and the loop.', Figure::of($measured), $knot->names[0], Figure::of(round($fixed + $knot->ropeFactor * $d)),
-            ));
+            throw Refusal::of('/measured_mm', $measured, 'rope.measured', ['least' => Figure::of(ceil($fixed + $least * $d)), 'most' => Figure::of(floor($fixed + $most * $d)), 'measured' => Figure::of($measured), 'knot' => $knot->names[0], 'usual' => Figure::of(round($fixed + $knot->ropeFactor * $d))]);
         }
 
         return $factor;

@@ -21,7 +21,7 @@ final class Cutting
         foreach ($pieces as $number => $piece) {
             foreach (['length', 'count'] as $field) {
                 if ($piece[$field] < 1) {
-                    throw Refusal::of("/pieces/$number/{$field}", $piece[$field], 'a whole number of at least 1');
+                    throw Refusal::of("/pieces/$number/{$field}", $piece[$field], 'rope.count');
                 }
             }
             $wanted[$piece['length']] = ($wanted[$piece['length']] ?? 0) + $piece['count'];
@@ -29,10 +29,10 @@ final class Cutting
         $ids = [];
         foreach ($stock as $number => $one) {
             if (isset($ids[$one['id']])) {
-                throw Refusal::of("/stock/$number/id", $one['id'], 'a name that no other stock has');
+                throw Refusal::of("/stock/$number/id", $one['id'], 'rope.stock_once');
             }
             if ($one['length'] < 1) {
-                throw Refusal::of("/stock/$number/length", $one['length'], 'a whole number of at least 1');
+                throw Refusal::of("/stock/$number/length", $one['length'], 'rope.count');
             }
             $ids[$one['id']] = true;
         }

@@ -27,10 +27,10 @@ final readonly class RopeInHand
     public static function of(float $diameter, Material $material, bool $wet = false, ?float $width = null): self
     {
         if (! ($diameter > 0 && $diameter <= 100)) {
-            throw Refusal::of('/diameter_mm', $diameter, 'more than 0 and at most 100 mm');
+            throw Refusal::of('/diameter_mm', $diameter, 'rope.diameter');
         }
         if ($width !== null && ! ($width > 0 && $width <= 200)) {
-            throw Refusal::of('/width_mm', $width, 'more than 0 and at most 200 mm');
+            throw Refusal::of('/width_mm', $width, 'rope.width');
         }
 
         return new self($diameter, $material, $wet, $width);

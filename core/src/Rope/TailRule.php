@@ -50,7 +50,7 @@ final readonly class TailRule
     public function judge(TailClass $class, RopeInHand $rope, TailSchool $school, bool $backup, ?float $measured, Measure $by): TailJudgement
     {
         if ($measured !== null && $measured < 0) {
-            throw Refusal::of('/measured_mm', $measured, 'at least 0');
+            throw Refusal::of('/measured_mm', $measured, 'any.at_least', ['least' => 0]);
         }
         $required = $this->required($class, $rope, $school, $backup);
         $uncertainty = $by->uncertainty($measured ?? (float) $required->millimetres, $rope->across());
@@ -71,10 +71,10 @@ final readonly class TailRule
     {
         $rule = $this->classes[$class->value];
         if ($rope->width !== null && $class !== TailClass::Tape) {
-            throw Refusal::of('/width_mm', $rope->width, 'nothing: a width is for knots in tape only');
+            throw Refusal::of('/width_mm', $rope->width, 'rope.no_width');
         }
         if ($class === TailClass::Tape && $rope->width === null) {
-            throw Refusal::of('/width_mm', null, 'a width in mm: this knot is tied in tape');
+            throw Refusal::of('/width_mm', null, 'rope.needs_width');
         }
         $slip = $this->slip[$rope->material->value] * ($rope->wet ? $this->wet : 1.0);
         $byDiameter = $rule['m'] * $slip * $rope->across();

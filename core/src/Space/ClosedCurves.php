@@ -49,7 +49,7 @@ final class ClosedCurves
         $thickness = self::thickness($curves, $diameter);
         $length = SpaceStrand::lengthOf($curves);
         if ($length > self::LONGEST * $thickness) {
-            throw Refusal::of('/closed', round($length / $thickness), sprintf('curves at most %d times as long as the smallest distance of two places', self::LONGEST));
+            throw Refusal::of('/closed', round($length / $thickness), 'space.long', ['most' => self::LONGEST]);
         }
         $scaled = array_map(static fn (SpaceStrand $curve): SpaceStrand => $curve->scaled(1 / $thickness), $curves);
         $tightening = new Tightening($scaled, self::STAGES[0][0]);
@@ -142,21 +142,21 @@ final class ClosedCurves
         foreach ($curves as $number => $curve) {
             foreach ($curve->points as $k => $point) {
                 if ($point === $curve->points[($k + 1) % count($curve->points)]) {
-                    throw Refusal::of("/closed/$number/$k", $point, 'points that differ from the next; the first is not repeated');
+                    throw Refusal::of("/closed/$number/$k", $point, 'space.apart');
                 }
             }
             if ($curve->length() < M_PI * $diameter) {
-                throw Refusal::of('/diameter', $diameter, sprintf('at most %.4g: curve %d is no longer than a circle of that thickness', $curve->length() / M_PI, $number));
+                throw Refusal::of('/diameter', $diameter, 'space.circle', ['most' => sprintf('%.4g', $curve->length() / M_PI), 'curve' => $number]);
             }
         }
         $span = max(array_map(static fn (SpaceStrand $curve): float => $curve->length(), $curves));
         $touching = Nearness::least($curves, 1e-7 * $span);
         if ($touching < 1e-7 * $span) {
-            throw Refusal::of('/closed', round($touching, 9), 'a distance above 0 between all places that are not neighbours: curves may not touch or cross');
+            throw Refusal::of('/closed', round($touching, 9), 'space.touch');
         }
         $least = Nearness::least($curves, $diameter);
         if ($least < 0.97 * $diameter) {
-            throw Refusal::of('/diameter', $diameter, sprintf('at most %.4g, the smallest distance of two places of the curves', self::thickest($curves, $diameter)));
+            throw Refusal::of('/diameter', $diameter, 'space.nearest', ['most' => sprintf('%.4g', self::thickest($curves, $diameter))]);
         }
     }
 

@@ -89,12 +89,12 @@ final readonly class FormFile
     public function read(KnotPack $knot, Method $method): KeptForm
     {
         if (! $this->has($knot, $method)) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is kept as ropes in space');
+            throw Refusal::of('/knot', $knot->id, 'space.not_kept');
         }
         $path = $this->path($knot, $method);
         $file = Fields::of(Json::arrays(Json::file($path)));
         if ($file->text('stamp') !== self::stamp($knot, $method)) {
-            throw Refusal::saying('/stamp', $file->text('stamp'), self::stamp($knot, $method), "$path was made from another drawing; make it anew with ./compadre tighten $knot->id");
+            throw Refusal::of('/stamp', $file->text('stamp'), 'space.other_drawing', ['stamp' => self::stamp($knot, $method), 'file' => $path, 'knot' => $knot->id]);
         }
         $form = new Form(self::frames($file), self::solids($file->objects('objects')), self::solids($file->objects('pegs')), $file->whole('directions'), $knot->lashing !== null);
 
@@ -139,7 +139,7 @@ final readonly class FormFile
             $frames[] = $ropes;
         }
 
-        return $frames === [] ? throw Refusal::of('/frames', [], 'at least one') : $frames;
+        return $frames === [] ? throw Refusal::of('/frames', [], 'any.some') : $frames;
     }
 
     /**
@@ -181,7 +181,7 @@ final readonly class FormFile
         foreach (array_chunk($steps, 3) as $step) {
             foreach ([0, 1, 2] as $axis) {
                 $more = $step[$axis] ?? null;
-                $at[$axis] += is_int($more) ? $more : throw Refusal::of('/frames', $more, 'whole numbers, three to a point');
+                $at[$axis] += is_int($more) ? $more : throw Refusal::of('/frames', $more, 'space.points');
             }
             $points[] = [$at[0] / self::PARTS, $at[1] / self::PARTS, $at[2] / self::PARTS];
         }
@@ -203,9 +203,9 @@ final readonly class FormFile
     {
         $place = [];
         foreach ($object->list($name) as $value) {
-            $place[] = is_numeric($value) ? (float) $value : throw Refusal::of($object->place($name), $value, 'three numbers');
+            $place[] = is_numeric($value) ? (float) $value : throw Refusal::of($object->place($name), $value, 'space.three');
         }
 
-        return count($place) === 3 ? $place : throw Refusal::of($object->place($name), $place, 'three numbers');
+        return count($place) === 3 ? $place : throw Refusal::of($object->place($name), $place, 'space.three');
     }
 }

@@ -79,7 +79,7 @@ final class Former
         }
         foreach ($kept as $number => $frame) {
             if (! $proof->isStill($frame)) {
-                throw Refusal::saying('/method', $method->id, 'a drawing whose ropes stay the knot when they are drawn up', "$knot->id, $method->id: frame $number is another knot.");
+                throw Refusal::of('/method', $method->id, 'space.other_knot', ['knot' => $knot->id, 'method' => $method->id, 'frame' => $number]);
             }
         }
 

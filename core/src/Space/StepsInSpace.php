@@ -61,7 +61,7 @@ final readonly class StepsInSpace
     public function at(int $step): array
     {
         $states = $this->states();
-        $state = $states[$step - 1] ?? throw Refusal::of('/step', $step, 'from 1 to '.count($states));
+        $state = $states[$step - 1] ?? throw Refusal::of('/step', $step, 'any.from_to', ['least' => 1, 'most' => count($states)]);
         if ($state->plan->tight || $state->plan->half) {
             return $this->kept->form->at($state->plan->tight ? 1.0 : 0.5);
         }

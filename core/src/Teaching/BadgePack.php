@@ -51,7 +51,7 @@ final readonly class BadgePack
     public static function ofTicked(string $name, array $knots, ?int $any, int $ageFrom, int $ageTo, array $taken): array
     {
         if ($any !== null && $any > count($knots)) {
-            throw Refusal::saying('/any', $any, 'at most the '.count($knots).' knots that are ticked', 'More knots are asked for than are ticked.');
+            throw Refusal::of('/any', $any, 'teaching.any', ['knots' => count($knots)]);
         }
         $plain = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), '-');
         $start = substr(preg_match('/^[a-z]/', $plain) === 1 ? $plain : trim("badge-$plain", '-'), 0, 50);

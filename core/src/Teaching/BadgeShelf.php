@@ -9,6 +9,7 @@ use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * The badges of a folder of packs, and those a group has made of its own, each in all its versions.
@@ -72,7 +73,7 @@ final readonly class BadgeShelf
     /** The latest version. */
     public function badge(string $id, string $field = '/badge'): BadgePack
     {
-        return $this->all()[$id] ?? throw Refusal::of($field, $id, 'one of '.implode(', ', array_keys($this->badges)));
+        return $this->all()[$id] ?? throw Refusal::of($field, $id, 'any.one_of', ['list' => array_keys($this->badges)]);
     }
 
     /** The version a learner began with; the latest, where that one is no longer there. */
@@ -88,35 +89,44 @@ final readonly class BadgeShelf
     }
 
     /**
-     * What does not hold together in a badge, in words: knots nobody knows or that are not taught, ages the wrong way round,
+     * What does not hold together in a badge: knots nobody knows or that are not taught, ages the wrong way round,
      * badges that each come before the other.
      *
-     * @return list<string>
+     * @return list<Saying>
      */
     public function faults(BadgePack $badge, Library $knots): array
     {
         $faults = [];
         if ($badge->ageFrom > $badge->ageTo) {
-            $faults[] = "The ages are {$badge->ageFrom} to {$badge->ageTo}; the first must not be above the second.";
+            $faults[] = new Saying('teaching.badge_ages', ['from' => $badge->ageFrom, 'to' => $badge->ageTo]);
         }
         foreach ($badge->knots() as $knot) {
             if (! $knots->has($knot)) {
-                $faults[] = "There is no knot called \"$knot\".";
+                $faults[] = new Saying('teaching.badge_knot', ['knot' => $knot]);
             } elseif (! $knots->knot($knot)->isTaught()) {
-                $faults[] = $knots->knot($knot)->names[0].' is not a knot to be taught.';
+                $faults[] = new Saying('teaching.badge_not_taught', ['knot' => $knots->knot($knot)->names[0]]);
             }
         }
         foreach ($badge->after as $first) {
             if (! $this->has($first)) {
-                $faults[] = "There is no badge called \"$first\" to come before it.";
+                $faults[] = new Saying('teaching.badge_after', ['badge' => $first]);
             }
         }
         $circle = $this->with([$badge])->wayBack($badge->id, $badge->id, []);
         if ($circle !== null) {
-            $faults[] = 'These badges each come before another of them: '.implode(', ', $circle).'.';
+            $faults[] = new Saying('teaching.badge_circle', ['badges' => $circle]);
         }
 
         return $faults;
+    }
+
+    /** @throws Refusal with all that does not hold together in a badge */
+    public function hold(BadgePack $badge, Library $knots): void
+    {
+        $faults = $this->faults($badge, $knots);
+        if ($faults !== []) {
+            throw Refusal::of('/requirement', $badge->id, 'teaching.badge_faults', ['faults' => Saying::sentences($faults)]);
+        }
     }
 
     /** @param  array<string, mixed>  $schema */
@@ -125,14 +135,12 @@ final readonly class BadgeShelf
         foreach ($this->all() as $id => $badge) {
             Schema::hold(Json::file("$folder/badges/$id.json"), $schema);
             if ($badge->id !== $id) {
-                throw Refusal::of('/id', $badge->id, "the name of its file, $id");
+                throw Refusal::of('/id', $badge->id, 'data.file_name', ['name' => $id]);
             }
             foreach ($badge->knots() as $knot) {
                 $knots->knot($knot, "badge $id, knot");
             }
-            foreach ($this->faults($badge, $knots) as $fault) {
-                throw Refusal::saying('/requirement', $id, 'a badge that holds together', $fault);
-            }
+            $this->hold($badge, $knots);
         }
     }
 

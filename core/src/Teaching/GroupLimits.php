@@ -28,7 +28,7 @@ final readonly class GroupLimits
      */
     public function holdLearners(int $have, int $more): void
     {
-        self::hold('/learners', 'learners', $this->learners, $have, $more);
+        self::hold('learners', $this->learners, $have, $more);
     }
 
     /**
@@ -39,14 +39,14 @@ final readonly class GroupLimits
      */
     public function holdPeople(int $have, int $more): void
     {
-        self::hold('/people', 'people with access', $this->people, $have, $more);
+        self::hold('people', $this->people, $have, $more);
     }
 
-    private static function hold(string $field, string $what, ?int $most, int $have, int $more): void
+    private static function hold(string $what, ?int $most, int $have, int $more): void
     {
         if ($most !== null && $more > 0 && $have + $more > $most) {
             $left = max(0, $most - $have);
-            throw Refusal::saying($field, $have + $more, "at most $most", "In this house your group may have $most $what. It has $have, so $left more can be added, not $more. Ask whoever hosts the house. Nothing was written.");
+            throw Refusal::of("/$what", $have + $more, 'teaching.limit', ['most' => $most, 'what' => $what, 'have' => $have, 'left' => $left, 'more' => $more]);
         }
     }
 }

@@ -20,12 +20,6 @@ final class LearnerName
         return mb_strtolower($name);
     }
 
-    /** What is said of a name that the group has already. */
-    public static function taken(string $name): string
-    {
-        return "There is a learner called \"$name\" already. Add an initial to tell them apart.";
-    }
-
     /**
      * The name, with a number where the group has one like it.
      *

@@ -38,7 +38,7 @@ final readonly class Pace
         foreach ($runs as $number => $run) {
             foreach (['planned', 'taken'] as $field) {
                 if ($run[$field] <= 0) {
-                    throw Refusal::of("/runs/$number/$field", $run[$field], 'minutes above 0');
+                    throw Refusal::of("/runs/$number/$field", $run[$field], 'teaching.minutes');
                 }
             }
             $ratio = $run['taken'] / $run['planned'];

@@ -33,10 +33,10 @@ final readonly class Requirement
         $parts = array_map(self::from(...), $fields->objects($name));
         $needed = $name === 'all' ? count($parts) : $fields->whole('choose');
         if ($parts === []) {
-            throw Refusal::of($fields->place($name), [], 'at least one requirement');
+            throw Refusal::of($fields->place($name), [], 'teaching.some');
         }
         if ($needed < 1 || $needed > count($parts)) {
-            throw Refusal::of($fields->place('choose'), $needed, 'from 1 to '.count($parts).', as many as are listed');
+            throw Refusal::of($fields->place('choose'), $needed, 'teaching.choose', ['most' => count($parts)]);
         }
 
         return new self(null, $needed, $parts);

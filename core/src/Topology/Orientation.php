@@ -61,7 +61,7 @@ final class Orientation
             // It leaves there if it arrives here. The fourth edge arrives when the sign is +1, the second when it is -1.
             $this->give($other, ($at === 3) === ($arrivesHere === false) ? 1 : -1);
         } elseif ($arrivesThere === $arrivesHere) {
-            throw Refusal::of("{$this->field}/$other/$at", $this->crossings[$number][$slot] ?? null, 'an edge that leaves one crossing and arrives at the other');
+            throw Refusal::of("{$this->field}/$other/$at", $this->crossings[$number][$slot] ?? null, 'topology.edge');
         }
     }
 

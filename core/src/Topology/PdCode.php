@@ -33,7 +33,7 @@ final readonly class PdCode
         $signs = Orientation::signs($crossings, $field);
         $handles = Regions::of(new Tangle($crossings, []))->genus();
         if ($handles !== 0) {
-            throw Refusal::of($field, count($crossings), "a diagram that lies in the plane; this one would need $handles more ".($handles === 1 ? 'handle' : 'handles'));
+            throw Refusal::of($field, count($crossings), 'topology.handles', ['handles' => $handles]);
         }
 
         return new self($crossings, $signs, self::byComponent($crossings));
@@ -103,17 +103,17 @@ final readonly class PdCode
         foreach ($crossings as $number => $edges) {
             foreach ($edges as $slot => $edge) {
                 if ($edge < 1 || $edge > $most) {
-                    throw Refusal::of("$field/$number/$slot", $edge, "an edge from 1 to $most");
+                    throw Refusal::of("$field/$number/$slot", $edge, 'topology.edge_number', ['most' => $most]);
                 }
                 $seen[$edge][] = "$number/$slot";
                 if (count($seen[$edge]) > 2) {
-                    throw Refusal::of("$field/$number/$slot", $edge, 'each edge exactly twice');
+                    throw Refusal::of("$field/$number/$slot", $edge, 'topology.twice');
                 }
             }
         }
         foreach ($seen as $edge => $places) {
             if (count($places) === 1) {
-                throw Refusal::of("$field/{$places[0]}", $edge, 'each edge exactly twice');
+                throw Refusal::of("$field/{$places[0]}", $edge, 'topology.twice');
             }
         }
     }

@@ -27,10 +27,7 @@ final class StateSum
     {
         $order = ContractionOrder::of($tangle);
         if ($order->cost > self::MOST) {
-            throw Refusal::saying('/pd', count($tangle->crossings), 'a diagram with a narrower frontier', sprintf(
-                'These %d crossings would need about %.0f states, more than the %d allowed; allowed: a diagram with a narrower frontier.',
-                count($tangle->crossings), $order->cost, self::MOST,
-            ));
+            throw Refusal::of('/pd', count($tangle->crossings), 'topology.states', ['crossings' => count($tangle->crossings), 'cost' => sprintf('%.0f', $order->cost), 'most' => self::MOST]);
         }
         $states = ['' => [[], [0 => 1]]];
         foreach ($order->crossings as $number) {

@@ -114,9 +114,9 @@ it('refuses what is no JSON, and writes what is', function (): void {
 });
 
 it('shortens a long value when it says it back', function (): void {
-    $refusal = Refusal::of('/note', str_repeat('x', 500), 'at most 400 characters');
+    $refusal = Refusal::of('/note', str_repeat('x', 500), 'data.most_characters', ['most' => 400]);
     expect(mb_strlen($refusal->getMessage()))->toBeLessThan(160);
     expect($refusal->getMessage())->toStartWith('/note is "xxx')->toEndWith('allowed: at most 400 characters.');
     expect($refusal->below('/events/2')->field)->toBe('/events/2/note');
-    expect(Refusal::of('', null, 'an object')->getMessage())->toStartWith('the input is null');
+    expect(Refusal::of('', null, 'data.object')->getMessage())->toStartWith('the input is null');
 });

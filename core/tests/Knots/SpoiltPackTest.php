@@ -19,6 +19,7 @@ use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Words\Catalogue;
 
 require_once dirname(__DIR__).'/Compute/AnyInput.php';
 
@@ -91,7 +92,7 @@ it('refuses a badge with a fault, or says what does not hold together in it', fu
     $found = spoilt('badges', 200, function (array $pack) use ($library, $shelf): void {
         $badge = BadgePack::from(Fields::of($pack, '/pack'));
         foreach ($shelf->with([$badge])->faults($badge, $library) as $fault) {
-            expect($fault)->not->toBe('');
+            expect(Catalogue::english()->say($fault))->not->toBe('');
         }
     });
     expect($found['taken'])->toBeGreaterThan(100)->and($found['refused'])->toBeGreaterThan(400)->and(count($found['fields']))->toBeGreaterThan(20);

@@ -9,6 +9,7 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Teaching\Note;
+use Compadre\Core\Words\Catalogue;
 
 function badgeShelf(): BadgeShelf
 {
@@ -69,10 +70,10 @@ it('finds what does not hold together', function (): void {
     $library = Library::at(dirname(__DIR__, 3).'/packs');
     expect(badgeShelf()->faults(written('fine', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['lantern-hand']]), $library))->toBe([]);
     $faults = badgeShelf()->faults(written('odd', ['all' => [['knot' => 'tangle', 'level' => 'has_it'], ['knot' => 'granny-knot', 'level' => 'has_it']]], ['ages' => ['from' => 14, 'to' => 9], 'after' => ['sailor']]), $library);
-    expect($faults)->toHaveCount(4)->and(implode(' ', $faults))->toContain('14 to 9')->toContain('"tangle"')->toContain('Granny knot')->toContain('"sailor"');
+    expect($faults)->toHaveCount(4)->and(implode(' ', array_map(Catalogue::english()->say(...), $faults)))->toContain('14 to 9')->toContain('"tangle"')->toContain('Granny knot')->toContain('"sailor"');
     // A longer way round: a before b before c before a.
     $ring = badgeShelf()->with([written('a', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['c']]), written('b', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['a']])]);
-    expect($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library)[0])->toContain('c, b, a');
+    expect($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library))->toHaveCount(1)->and(Catalogue::english()->say($ring->faults(written('c', ['knot' => 'overhand', 'level' => 'has_it'], ['after' => ['b']]), $library)[0]))->toContain('c, b, a');
     expect(fn () => written('none', ['choose' => 3, 'of' => [['say' => 'one'], ['say' => 'two']]]))->toThrow(Refusal::class, 'from 1 to 2');
 });
 

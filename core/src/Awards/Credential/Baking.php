@@ -26,7 +26,7 @@ final class Baking
 
     public static function intoSvg(string $svg, string $token): string
     {
-        $document = Svg::read($svg) ?? throw Refusal::saying(self::FIELD, null, 'an SVG', 'This is no SVG that a badge could be put into.');
+        $document = Svg::read($svg) ?? throw Refusal::of(self::FIELD, null, 'awards.no_svg');
         $root = $document->documentElement;
         assert($root instanceof DOMElement);
         foreach (self::credentials($document) as $old) {
@@ -41,7 +41,7 @@ final class Baking
 
     public static function intoPng(string $png, string $token): string
     {
-        $chunks = Png::chunks($png) ?? throw Refusal::saying(self::FIELD, null, 'a whole PNG', 'This is no whole PNG that a badge could be put into.');
+        $chunks = Png::chunks($png) ?? throw Refusal::of(self::FIELD, null, 'awards.no_png');
         $others = array_values(array_filter($chunks, static fn (array $chunk): bool => ! self::isBadge(...$chunk)));
         // After the head. Keyword, not compressed, no language, no other keyword, text.
         array_splice($others, 1, 0, [['iTXt', self::PNG_KEYWORD."\0\0\0\0\0".$token]]);
@@ -66,7 +66,7 @@ final class Baking
             default => null,
         };
 
-        return $token ?? throw Refusal::saying(self::FIELD, null, 'a signed badge: a text of three parts with dots between, or an SVG or PNG that holds one', 'There is no signed badge in this file.');
+        return $token ?? throw Refusal::of(self::FIELD, null, 'awards.no_badge');
     }
 
     private static function fromSvg(string $svg): ?string

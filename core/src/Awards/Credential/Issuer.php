@@ -33,21 +33,21 @@ final readonly class Issuer
         foreach ($known->object('jwks')->objects('keys') as $jwk) {
             $kid = $jwk->text('kid');
             if ($jwk->has('d') || $jwk->has('k')) {
-                throw Refusal::saying($jwk->place('kid'), $kid, 'public keys alone', 'This file holds a secret key. Never give that to anybody: ask for the public keys.');
+                throw Refusal::of($jwk->place('kid'), $kid, 'awards.secret_shown');
             }
-            $algorithm = ['RSA' => Algorithm::Rsa, 'OKP' => Algorithm::Edwards][$jwk->text('kty')] ?? throw Refusal::of($jwk->place('kty'), $jwk->text('kty'), 'RSA or OKP');
+            $algorithm = ['RSA' => Algorithm::Rsa, 'OKP' => Algorithm::Edwards][$jwk->text('kty')] ?? throw Refusal::of($jwk->place('kty'), $jwk->text('kty'), 'awards.key_kind');
             if ($jwk->text('alg', $algorithm->value) !== $algorithm->value) {
-                throw Refusal::of($jwk->place('alg'), $jwk->text('alg'), $algorithm->value);
+                throw Refusal::of($jwk->place('alg'), $jwk->text('alg'), 'any.just', ['text' => $algorithm->value]);
             }
             if (isset($keys[$kid])) {
-                throw Refusal::of($jwk->place('kid'), $kid, 'a key once');
+                throw Refusal::of($jwk->place('kid'), $kid, 'awards.key_once');
             }
             try {
                 $key = JWK::parseKey(array_intersect_key($jwk->raw(), ['kty' => 1, 'n' => 1, 'e' => 1, 'crv' => 1, 'x' => 1]), $algorithm->value);
             } catch (DomainException|InvalidArgumentException|UnexpectedValueException) {
                 $key = null;
             }
-            $keys[$kid] = $key ?? throw Refusal::of($jwk->place('kid'), $kid, 'a whole public key, RSA or Ed25519');
+            $keys[$kid] = $key ?? throw Refusal::of($jwk->place('kid'), $kid, 'awards.public_key');
         }
 
         return new self($known->text('id'), $known->text('name', ''), $keys);

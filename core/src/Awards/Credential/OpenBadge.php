@@ -42,7 +42,7 @@ final readonly class OpenBadge
     ) {
         foreach (['id' => $id, 'subject' => $subject, 'issuer' => $issuer] as $field => $uuid) {
             if (preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $uuid) !== 1) {
-                throw Refusal::of("/$field", $uuid, 'a UUID');
+                throw Refusal::of("/$field", $uuid, 'data.uuid');
             }
         }
     }

@@ -51,7 +51,7 @@ final readonly class SigningKey
         }
         $bytes = base64_decode($secret, true);
 
-        return is_string($bytes) && strlen($bytes) === SODIUM_CRYPTO_SIGN_SECRETKEYBYTES ? self::edwards($bytes) : throw Refusal::of($kept->place('secret'), null, 'the secret key that was kept');
+        return is_string($bytes) && strlen($bytes) === SODIUM_CRYPTO_SIGN_SECRETKEYBYTES ? self::edwards($bytes) : throw Refusal::of($kept->place('secret'), null, 'awards.secret_kept');
     }
 
     /** @return array{alg: string, secret: string} to be kept like a password */
@@ -91,7 +91,7 @@ final readonly class SigningKey
         $details = $key === false ? false : openssl_pkey_get_details($key);
         $rsa = is_array($details) ? $details['rsa'] ?? null : null;
         if (! is_array($rsa) || ! is_string($rsa['n'] ?? null) || ! is_string($rsa['e'] ?? null)) {
-            throw Refusal::of('/secret', null, 'the secret key that was kept');
+            throw Refusal::of('/secret', null, 'awards.secret_kept');
         }
 
         return new self(Algorithm::Rsa, $pem, ['e' => Base64Url::of($rsa['e']), 'kty' => 'RSA', 'n' => Base64Url::of($rsa['n'])]);

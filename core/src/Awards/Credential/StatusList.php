@@ -29,7 +29,7 @@ final readonly class StatusList
         $bits = str_repeat("\0", intdiv(self::LENGTH, 8));
         foreach ($set as $place) {
             if ($place < 0 || $place >= self::LENGTH) {
-                throw Refusal::of('/index', $place, 'from 0 to '.(self::LENGTH - 1));
+                throw Refusal::of('/index', $place, 'any.from_to', ['least' => 0, 'most' => self::LENGTH - 1]);
             }
             // The first place is the leftmost bit.
             $bits[$place >> 3] = chr(ord($bits[$place >> 3]) | 0x80 >> ($place & 7));

@@ -95,12 +95,12 @@ final readonly class Verifier
     private static function says(Fields $claims): array
     {
         if (! in_array('OpenBadgeCredential', $claims->texts('type'), true)) {
-            throw Refusal::of('/type', $claims->texts('type'), 'OpenBadgeCredential among them');
+            throw Refusal::of('/type', $claims->texts('type'), 'awards.credential_type');
         }
         $subject = $claims->object('credentialSubject');
         foreach (['iss' => $claims->object('issuer')->text('id'), 'sub' => $subject->text('id'), 'jti' => $claims->text('id')] as $name => $said) {
             if ($claims->text($name) !== $said) {
-                throw Refusal::of("/$name", $claims->text($name), $said);
+                throw Refusal::of("/$name", $claims->text($name), 'any.just', ['text' => $said]);
             }
         }
         $achievement = $subject->object('achievement');

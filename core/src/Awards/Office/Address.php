@@ -28,10 +28,10 @@ final class Address
         $host = is_array($parts) ? strtolower($parts['host'] ?? '') : '';
         $isPlain = is_array($parts) && array_diff(array_keys($parts), ['scheme', 'host', 'port', 'path']) === [] && preg_match('#^[\x21-\x7e]+$#', $address) === 1;
         if (! $isPlain || $host === '' || strlen($address) > self::MOST || preg_match('#(^|/)\.\.?(/|$)#', $parts['path'] ?? '') === 1) {
-            throw Refusal::saying($field, $text, 'an address like https://register.example', 'This is no address of an office: it looks like https://register.example, without a name, a question or a mark in it.');
+            throw Refusal::of($field, $text, 'awards.address');
         }
         if ($scheme !== 'https' && ! ($scheme === 'http' && in_array($host, self::HERE, true))) {
-            throw Refusal::saying($field, $text, 'an address that begins with https://', 'Names go to the office: its address has to begin with https://.');
+            throw Refusal::of($field, $text, 'awards.https');
         }
 
         return $address;

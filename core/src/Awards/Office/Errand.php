@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Awards\Office;
 
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Words\Saying;
 
 /**
  * Sees to it that an office knows what it is to know: nothing twice, nothing lost, whatever becomes of a call or of the one who makes it.
@@ -50,7 +51,7 @@ final readonly class Errand
                 }
                 // Some of it may have been done: all is looked at anew, with a new way in.
                 if (++$ended > self::IN_A_ROW) {
-                    throw Trouble::later('The office ended each way in before anything was done.');
+                    throw Trouble::later(new Saying('awards.trouble_ended'));
                 }
             }
         }
@@ -69,7 +70,7 @@ final readonly class Errand
         while ($this->ledger->nextList(self::MOST) !== []) {
             $inVain = $this->settle($step) > 0 ? 0 : $inVain + 1;
             if ($inVain === self::IN_VAIN) {
-                throw Trouble::later('The office says nothing of the awards that it is sent.');
+                throw Trouble::later(new Saying('awards.trouble_says_nothing'));
             }
         }
         foreach ($this->ledger->toTakeBack() as $award) {

@@ -6,6 +6,7 @@ namespace Compadre\Core\Awards\Office;
 
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * Reads what an office answered, and believes no more of it than was asked: awards that nobody sent are left aside, what is said twice counts once,
@@ -28,12 +29,12 @@ final class Reply
     {
         try {
             foreach (['receipts', 'refused'] as $part) {
-                $answer->has($part) || throw Refusal::of($answer->place($part), null, 'a list');
+                $answer->has($part) || throw Refusal::of($answer->place($part), null, 'data.list');
             }
             $taken = self::read($answer->objects('receipts'), static fn (Fields $one): Told => self::taken($one));
             $refused = self::read($answer->objects('refused'), static fn (Fields $one): Told => self::refused($one));
         } catch (Refusal $no) {
-            throw Trouble::later("The office answered with something that cannot be read ($no->field).");
+            throw Trouble::later(new Saying('awards.trouble_unreadable_answer', ['field' => $no->field]));
         }
         $told = [];
         foreach ($sent as $award) {
@@ -56,7 +57,7 @@ final class Reply
     public static function ofAsking(Fields $answer, array $asked): array
     {
         try {
-            $answer->has('awards') || throw Refusal::of($answer->place('awards'), null, 'a list');
+            $answer->has('awards') || throw Refusal::of($answer->place('awards'), null, 'data.list');
             $known = [];
             foreach ($answer->objects('awards') as $one) {
                 $known[$one->text('award')] ??= [$one->text('state'), $one->textOrNull('key'), $one];
@@ -72,7 +73,7 @@ final class Reply
                 }
             }
         } catch (Refusal $no) {
-            throw Trouble::later("The office answered with something that cannot be read ($no->field).");
+            throw Trouble::later(new Saying('awards.trouble_unreadable_answer', ['field' => $no->field]));
         }
 
         return $told;
@@ -98,7 +99,7 @@ final class Reply
     {
         $receipt = trim($one->text('receipt'));
         if ($receipt === '' || mb_strlen($receipt) > self::RECEIPT) {
-            throw Refusal::of($one->place('receipt'), $receipt, 'from 1 to '.self::RECEIPT.' signs');
+            throw Refusal::of($one->place('receipt'), $receipt, 'awards.receipt', ['most' => self::RECEIPT]);
         }
 
         return new Told($one->text('award'), true, $receipt);

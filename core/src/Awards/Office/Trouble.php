@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Awards\Office;
 
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 use RuntimeException;
 
 /**
@@ -11,9 +13,9 @@ use RuntimeException;
  */
 final class Trouble extends RuntimeException
 {
-    private function __construct(public readonly What $what, string $message, public readonly ?int $seconds = null, public readonly ?int $place = null)
+    private function __construct(public readonly What $what, public readonly Saying $why, public readonly ?int $seconds = null, public readonly ?int $place = null)
     {
-        parent::__construct($message);
+        parent::__construct(Catalogue::english()->say($why));
     }
 
     /**
@@ -21,21 +23,21 @@ final class Trouble extends RuntimeException
      *
      * @param  ?int  $seconds  that it asks to be left alone for
      */
-    public static function later(string $message, ?int $seconds = null): self
+    public static function later(Saying $why, ?int $seconds = null): self
     {
-        return new self(What::Later, $message, $seconds);
+        return new self(What::Later, $why, $seconds);
     }
 
     /** What lets in has ended: it may have done some of what it was asked before it noticed. */
     public static function signedOut(): self
     {
-        return new self(What::SignedOut, 'The office ended the way in.');
+        return new self(What::SignedOut, new Saying('awards.trouble_signed_out'));
     }
 
     /** It has answered another list under this key. */
     public static function keyReused(): self
     {
-        return new self(What::KeyReused, 'The office knows this list, and it was another.');
+        return new self(What::KeyReused, new Saying('awards.trouble_key_reused'));
     }
 
     /**
@@ -43,14 +45,14 @@ final class Trouble extends RuntimeException
      *
      * @param  ?int  $place  of the award that it stumbles over, where it says so
      */
-    public static function unreadable(string $message, ?int $place): self
+    public static function unreadable(Saying $why, ?int $place): self
     {
-        return new self(What::Unreadable, $message, null, $place);
+        return new self(What::Unreadable, $why, null, $place);
     }
 
     /** Nobody is let in until a lead has seen to it. */
-    public static function turnedAway(string $message): self
+    public static function turnedAway(Saying $why): self
     {
-        return new self(What::TurnedAway, $message);
+        return new self(What::TurnedAway, $why);
     }
 }

@@ -214,6 +214,6 @@ final readonly class Chooser
         sort($kinds);
         [$field, $kind] = $job->b !== null && ! in_array($job->b->kind, $kinds, true) ? ['/b/kind', $job->b->kind] : ['/a/kind', $job->a->kind];
 
-        return Refusal::of($field, $kind, sprintf('for the task %s one of %s', $job->task, implode(', ', $kinds)));
+        return Refusal::of($field, $kind, 'rigs.task_kind', ['task' => $job->task, 'list' => $kinds]);
     }
 }

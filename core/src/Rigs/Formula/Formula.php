@@ -30,7 +30,7 @@ final readonly class Formula
     {
         $value = $this->value($values, $rope);
         if (! is_float($value) && ! is_int($value) || ! is_finite((float) $value)) {
-            throw Refusal::saying($this->at, $this->text, 'answers that it can be worked out from', "With these answers \"$this->text\" comes to no number.");
+            throw Refusal::of($this->at, $this->text, 'rigs.no_number', ['formula' => $this->text]);
         }
 
         return (float) $value;

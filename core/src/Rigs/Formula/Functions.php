@@ -83,7 +83,7 @@ final readonly class Functions
         if (in_array($name, ['used', 'tail', 'tail_in'], true)) {
             $this->library->knot($word, $at);
         } elseif (LashingKind::tryFrom($word) === null) {
-            throw Refusal::of($at, $word, 'one of '.implode(', ', array_column(LashingKind::cases(), 'value')));
+            throw Refusal::of($at, $word, 'any.one_of', ['list' => array_column(LashingKind::cases(), 'value')]);
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Rigs\Formula;
 
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 use Symfony\Component\ExpressionLanguage\ExpressionLanguage;
 use Symfony\Component\ExpressionLanguage\Node\BinaryNode;
 use Symfony\Component\ExpressionLanguage\Node\ConditionalNode;
@@ -50,11 +51,11 @@ final class Language
         try {
             $tree = $this->language->parse($text, array_keys($names))->getNodes();
         } catch (SyntaxError $fault) {
-            throw Refusal::saying($at, $text, 'a formula of known names and functions', sprintf('%s: "%s" is no formula here: %s', $at, $text, $fault->getMessage()));
+            throw Refusal::of($at, $text, 'rigs.no_formula', ['formula' => $text, 'why' => $fault->getMessage()]);
         }
         $unit = $this->unit($tree, $names, $text, $at);
         if ($wanted !== null && ! $unit->is($wanted)) {
-            throw self::misfit($at, $text, sprintf('it comes to %s, and %s is wanted', $unit->words(), $wanted->words()));
+            throw self::misfit($at, $text, new Saying('rigs.unfit_result', ['unit' => $unit->words(), 'wanted' => $wanted->words()]));
         }
 
         return new Formula($text, $tree, $this->evaluators, $unit, $at, self::names($tree));
@@ -71,9 +72,9 @@ final class Language
             $node instanceof UnaryNode => $this->unary(self::word($node, 'operator'), $units[0], $text, $at),
             $node instanceof BinaryNode => $this->binary($node, $units[0], $units[1], $text, $at),
             $node instanceof ConditionalNode => $units[0]->is(Unit::of('yes')) && $units[1]->is($units[2]) ? $units[1]
-                : throw self::misfit($at, $text, 'a choice needs a question, and two answers of one unit'),
+                : throw self::misfit($at, $text, new Saying('rigs.unfit_choice')),
             $node instanceof FunctionNode => $this->called($node, $units, $text, $at),
-            default => throw self::misfit($at, $text, 'it holds what no formula may'),
+            default => throw self::misfit($at, $text, new Saying('rigs.unfit_part')),
         };
     }
 
@@ -111,7 +112,7 @@ final class Language
             is_bool($value) => Unit::of('yes'),
             is_string($value) => Unit::of('text'),
             is_int($value) || is_float($value) => Unit::of('ratio'),
-            default => throw self::misfit($at, $text, 'only numbers, texts, true and false may stand in it'),
+            default => throw self::misfit($at, $text, new Saying('rigs.unfit_value')),
         };
     }
 
@@ -120,7 +121,7 @@ final class Language
         return match (true) {
             in_array($operator, ['-', '+'], true) && $unit->isNumber() => $unit,
             in_array($operator, ['not', '!'], true) && $unit->is(Unit::of('yes')) => $unit,
-            default => throw self::misfit($at, $text, "\"$operator\" does not go with {$unit->words()}"),
+            default => throw self::misfit($at, $text, new Saying('rigs.unfit_with', ['operator' => $operator, 'unit' => $unit->words()])),
         };
     }
 
@@ -140,7 +141,7 @@ final class Language
             in_array($operator, ['<', '<=', '>', '>='], true) && $left->is($right) && ! $left->is($yes) => $yes,
             in_array($operator, ['==', '!='], true) && $left->is($right) => $yes,
             in_array($operator, ['and', 'or', '&&', '||'], true) && $left->is($yes) && $right->is($yes) => $yes,
-            default => throw self::misfit($at, $text, "\"$operator\" does not go between {$left->words()} and {$right->words()}"),
+            default => throw self::misfit($at, $text, new Saying('rigs.unfit_between', ['operator' => $operator, 'left' => $left->words(), 'right' => $right->words()])),
         };
     }
 
@@ -149,13 +150,13 @@ final class Language
     {
         $name = self::word($node, 'name');
         if (! $this->functions->has($name)) {
-            throw self::misfit($at, $text, "$name is called, which is no function here");
+            throw self::misfit($at, $text, new Saying('rigs.unfit_function', ['name' => $name]));
         }
         $gives = $this->functions->unit($name, $units);
         if ($gives === null) {
-            $given = implode(', ', array_map(static fn (Unit $unit): string => $unit->words(), $units));
+            $given = array_map(static fn (Unit $unit): string => $unit->words(), $units);
 
-            throw self::misfit($at, $text, "$name takes {$this->functions->takes($name)}, not ($given)");
+            throw self::misfit($at, $text, new Saying('rigs.unfit_given', ['name' => $name, 'takes' => $this->functions->takes($name), 'given' => $given]));
         }
         foreach (self::parts($node) as $place => $argument) {
             if ($argument instanceof ConstantNode && $units[$place]->is(Unit::of('text'))) {
@@ -166,8 +167,8 @@ final class Language
         return $gives;
     }
 
-    private static function misfit(string $at, string $text, string $why): Refusal
+    private static function misfit(string $at, string $text, Saying $why): Refusal
     {
-        return Refusal::saying($at, $text, 'a formula whose units fit', sprintf('%s: in "%s" %s.', $at, $text, $why));
+        return Refusal::of($at, $text, 'rigs.units', ['formula' => $text, 'why' => $why]);
     }
 }

@@ -49,7 +49,7 @@ final readonly class Question
         $kind = $pack->choice('kind', QuestionKind::class, QuestionKind::Number);
         $unit = $kind === QuestionKind::Count ? 'count' : $pack->text('unit', 'mm');
         if (! isset(self::UNITS[$unit])) {
-            throw Refusal::of($pack->place('unit'), $unit, 'one of '.implode(', ', array_keys(self::UNITS)));
+            throw Refusal::of($pack->place('unit'), $unit, 'any.one_of', ['list' => array_keys(self::UNITS)]);
         }
         $default = $pack->raw()['default'] ?? null;
         $times = $pack->objectOrNull('times');
@@ -187,7 +187,7 @@ final readonly class Question
         }
         $values = [];
         foreach ($answers->list($this->id) as $index => $value) {
-            $values[] = ['each' => is_int($value) || is_float($value) ? $value * Unit::scale($this->unit) : throw Refusal::of($answers->place($this->id)."/$index", $value, 'a number')];
+            $values[] = ['each' => is_int($value) || is_float($value) ? $value * Unit::scale($this->unit) : throw Refusal::of($answers->place($this->id)."/$index", $value, 'data.number')];
         }
 
         return $values;

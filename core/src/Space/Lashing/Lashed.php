@@ -100,7 +100,7 @@ final class Lashed
         $frames = self::alike($frames, $poles);
         $form = new Form($frames, $solids, [], 0, true);
         if (! self::holds($form, $recipe)) {
-            throw Refusal::of('/lashing', $recipe->kind->value, 'poles and turns whose rope lies as it was wound when it is drawn up');
+            throw Refusal::of('/lashing', $recipe->kind->value, 'space.wound');
         }
 
         return new KeptForm($form, SpaceStrand::lengthOf($form->tight()) - 2 * Winding::TAIL, $laid);
@@ -166,7 +166,7 @@ final class Lashed
     {
         $passes = array_map(static fn (array $ropes): array => Passes::places($ropes[0], $poles), $frames);
         if (count(array_unique(array_map(count(...), $passes))) > 1) {
-            throw Refusal::of('/lashing', 'turns', 'as many as were wound when they are drawn up');
+            throw Refusal::of('/lashing', 'turns', 'space.as_wound');
         }
         $throughs = array_map(static fn (array $ropes): array => Passes::throughs($ropes[0]), $frames);
         $areAlike = count(array_unique(array_map(count(...), $throughs))) === 1;

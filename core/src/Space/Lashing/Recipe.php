@@ -40,18 +40,18 @@ final readonly class Recipe
     public static function of(LashingKind $kind, array $poles, float $rope, ?int $wraps = null, int $fraps = 2, ?float $angle = null): self
     {
         if (count($poles) !== $kind->poles()) {
-            throw Refusal::of('/lashing/poles_mm', $poles, $kind->poles().' pole diameters for this lashing');
+            throw Refusal::of('/lashing/poles_mm', $poles, 'rigs.pole_count', ['poles' => $kind->poles()]);
         }
         foreach ($poles as $number => $pole) {
             if ($pole < self::POLE['least'] * $rope || $pole > self::POLE['most'] * $rope) {
-                throw Refusal::of("/lashing/poles_mm/$number", $pole, sprintf('from %g to %g times the rope’s diameter', self::POLE['least'], self::POLE['most']));
+                throw Refusal::of("/lashing/poles_mm/$number", $pole, 'space.pole', ['least' => self::POLE['least'], 'most' => self::POLE['most']]);
             }
         }
         $wraps ??= $kind->wraps();
         self::between('/lashing/wraps', $wraps, 1, self::MOST_WRAPS);
         self::between('/lashing/fraps', $fraps, 0, self::MOST_FRAPS);
         if ($angle !== null && ! $kind->isCrossed()) {
-            throw Refusal::of('/lashing/angle_deg', $angle, 'nothing: these poles are lashed side by side');
+            throw Refusal::of('/lashing/angle_deg', $angle, 'space.side_by_side');
         }
         self::between('/lashing/angle_deg', $angle ?? self::ANGLE['most'], self::ANGLE['least'], self::ANGLE['most']);
 
@@ -61,7 +61,7 @@ final readonly class Recipe
     private static function between(string $field, float $value, float $least, float $most): void
     {
         if ($value < $least || $value > $most) {
-            throw Refusal::of($field, $value, sprintf('from %g to %g', $least, $most));
+            throw Refusal::of($field, $value, 'any.from_to', ['least' => $least, 'most' => $most]);
         }
     }
 }

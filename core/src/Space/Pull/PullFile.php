@@ -62,7 +62,7 @@ final readonly class PullFile
     public function read(KnotPack $knot): Pulled
     {
         if (! $this->has($knot)) {
-            throw Refusal::of('/knot', $knot->id, 'a knot that is kept as it was pulled at');
+            throw Refusal::of('/knot', $knot->id, 'space.not_pulled');
         }
         $file = Fields::of(Json::arrays(Json::file($this->path($knot))));
 

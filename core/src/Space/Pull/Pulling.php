@@ -91,7 +91,7 @@ final class Pulling
 
     public static function nothingToPull(): Refusal
     {
-        return Refusal::of('/pull', true, 'only for a knot with a load to pull at, and another load, a loop or a thing it is tied to that holds against it; no lashing');
+        return Refusal::of('/pull', true, 'space.no_pull');
     }
 
     /**

@@ -41,7 +41,7 @@ final class KnotOrder
             return;
         }
         if (in_array($knot, $way, true)) {
-            throw Refusal::saying('/prerequisites', $way, 'prerequisites that do not go round in a circle', 'These knots each need another of them first: '.implode(', ', $way).'.');
+            throw Refusal::of('/prerequisites', $way, 'teaching.circle', ['knots' => $way]);
         }
         $pack = $this->library->knot($knot);
         foreach ($pack->prerequisites as $first) {

@@ -28,10 +28,10 @@ final class LeadersWord
     public function __construct(Wishes $wishes, array $people, array $knots, array $meetings)
     {
         foreach ($wishes->pins as $place => $pin) {
-            $knot = $knots[$pin->knot] ?? throw Refusal::of("/pins/$place/knot", $pin->knot, 'a knot that learners are taught');
+            $knot = $knots[$pin->knot] ?? throw Refusal::of("/pins/$place/knot", $pin->knot, 'teaching.taught');
             $learners = null;
             foreach ($pin->learners ?? [] as $index => $id) {
-                $learners[] = $people[$id] ?? throw Refusal::of("/pins/$place/learners/$index", $id, 'one of the learners');
+                $learners[] = $people[$id] ?? throw Refusal::of("/pins/$place/learners/$index", $id, 'teaching.learner');
             }
             $whose = $learners ?? array_values($people);
             if ($pin->meeting === null) {
@@ -41,7 +41,7 @@ final class LeadersWord
 
                 continue;
             }
-            $meeting = $meetings[$pin->meeting] ?? throw Refusal::of("/pins/$place/meeting", $pin->meeting, 'a meeting still to come, or nothing to leave the knot out');
+            $meeting = $meetings[$pin->meeting] ?? throw Refusal::of("/pins/$place/meeting", $pin->meeting, 'teaching.pin_meeting');
             foreach ($whose as $learner) {
                 $this->pinned[$learner][$knot] = max($meeting, $this->pinned[$learner][$knot] ?? 0);
             }

@@ -170,6 +170,6 @@ final class Search
     {
         $pins = array_map(static fn (array $pin): string => $pin['pin']->knot.' at '.$pin['pin']->meeting, $course->pins);
 
-        return Refusal::saying('/pins', array_map(static fn (Pin $pin): array => ['knot' => $pin->knot, 'meeting' => $pin->meeting] + ($pin->learners === null ? [] : ['learners' => $pin->learners]), $course->wishes->pins), 'pins that can all hold in one plan, with the bans', 'No plan was found that holds all of these together, with the bans: '.implode(', ', $pins).'.');
+        return Refusal::of('/pins', array_map(static fn (Pin $pin): array => ['knot' => $pin->knot, 'meeting' => $pin->meeting] + ($pin->learners === null ? [] : ['learners' => $pin->learners]), $course->wishes->pins), 'teaching.pins', ['pins' => $pins]);
     }
 }

@@ -41,7 +41,7 @@ final readonly class Clock
     {
         $block = $this->block($place);
         if ($step === ClockStep::Carry && $block->knot === null) {
-            throw Refusal::of('/block', $place, 'a block with a knot: there is nothing else to carry over');
+            throw Refusal::of('/block', $place, 'session.carry');
         }
         $as = $step->leaves();
 
@@ -71,7 +71,7 @@ final readonly class Clock
             }
         }
 
-        throw Refusal::of('/block', $place, 'a block of this meeting');
+        throw Refusal::of('/block', $place, 'session.block');
     }
 
     /** Only a running block is done; one that is over stays what it became. */
@@ -101,7 +101,7 @@ final readonly class Clock
     private function split(ClockBlock $block): self
     {
         if (! $block->state->isOpen() || $block->planned < self::LEAST_SPLIT) {
-            throw Refusal::of('/block', $block->place, 'a block of at least two minutes that is not over');
+            throw Refusal::of('/block', $block->place, 'session.split');
         }
         $half = round($block->planned / 2, 1);
         $place = $block->place;

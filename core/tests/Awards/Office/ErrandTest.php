@@ -16,6 +16,7 @@ use Compadre\Core\Awards\Office\Wish;
 use Compadre\Core\Tests\Awards\Office\FaultyOffice;
 use Compadre\Core\Tests\Awards\Office\Gone;
 use Compadre\Core\Tests\Awards\Office\PaperLedger;
+use Compadre\Core\Words\Saying;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -146,7 +147,7 @@ it('leaves out what an office cannot read, and hands in the rest', function (): 
         {
             foreach ($slips as $place => $slip) {
                 if ($slip->award === 'b') {
-                    throw Trouble::unreadable('A name.', $place);
+                    throw Trouble::unreadable(new Saying('any.just', ['text' => 'A name.']), $place);
                 }
             }
             $this->taken = array_map(static fn ($slip): string => $slip->award, $slips);

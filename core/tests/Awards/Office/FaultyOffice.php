@@ -8,6 +8,7 @@ use Closure;
 use Compadre\Core\Awards\Office\Counter;
 use Compadre\Core\Awards\Office\Slip;
 use Compadre\Core\Awards\Office\Trouble;
+use Compadre\Core\Words\Saying;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -46,11 +47,11 @@ final class FaultyOffice implements Counter
     {
         $this->call();
         if (isset($this->underWay[$key])) {
-            throw Trouble::later('It is being read.', 1);
+            throw Trouble::later(new Saying('any.just', ['text' => 'It is being read.']), 1);
         }
         if ($this->befalls()) {
             $this->underWay[$key] = [$slips, $this->lots->getInt(1, 4)];
-            throw $this->befalls() ? new Gone : Trouble::later('Nothing came back.');
+            throw $this->befalls() ? new Gone : Trouble::later(new Saying('any.just', ['text' => 'Nothing came back.']));
         }
 
         return $this->answer($this->read($key, $slips));
@@ -107,7 +108,7 @@ final class FaultyOffice implements Counter
         }
         if ($this->befalls()) {
             throw match ($this->lots->getInt(0, 2)) {
-                0 => Trouble::later('It is down.'), 1 => Trouble::signedOut(), 2 => new Gone,
+                0 => Trouble::later(new Saying('any.just', ['text' => 'It is down.'])), 1 => Trouble::signedOut(), 2 => new Gone,
             };
         }
     }
@@ -158,7 +159,7 @@ final class FaultyOffice implements Counter
             $this->keys = array_filter($this->keys, fn (array $kept, string $key): bool => $kept[2] > $this->calls - 2 || isset($this->underWay[$key]), ARRAY_FILTER_USE_BOTH);
         }
         if ($this->befalls()) {
-            throw $this->befalls() ? new Gone : Trouble::later('The answer was lost.');
+            throw $this->befalls() ? new Gone : Trouble::later(new Saying('any.just', ['text' => 'The answer was lost.']));
         }
 
         return $this->befalls() ? array_map(static fn (mixed $list): array => [...(array) $list, ...(array) $list], $answer) : $answer;

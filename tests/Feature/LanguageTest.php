@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Support\Facades\File;
+
+beforeEach(function (): void {
+    $this->words = (string) tempnam(sys_get_temp_dir(), 'words');
+    File::delete($this->words);
+    foreach ([
+        'de' => ['data' => ['needed' => 'ein Wert: dieses Feld wird gebraucht', 'characters' => '{least} bis {most} Zeichen'], 'http' => ['impossible' => '{name} geht so nicht. Erlaubt: {allowed}.', 'sign_in' => 'Bitte zuerst anmelden.', 'too_many' => 'Zu viele Versuche.', 'moved' => ['message' => '{group} ist am {on} umgezogen.']], 'house' => ['no_match' => ['message' => 'Adresse und Passwort passen nicht zusammen.']], 'course' => ['from_today' => 'ein Tag ab {today}']],
+        'pt-BR' => ['http' => ['sign_in' => 'Entre primeiro.']],
+    ] as $language => $rooms) {
+        File::makeDirectory("$this->words/$language/answers", 0755, true);
+        foreach ($rooms as $room => $messages) {
+            File::put("$this->words/$language/answers/$room.json", (string) json_encode([$room => $messages]));
+        }
+    }
+    config(['app.words' => $this->words]);
+});
+
+afterEach(fn () => File::deleteDirectory($this->words));
+
+it('answers in the language that is asked for, and in English where there is none', function (?string $asked, string $said): void {
+    $this->getJson('/api/me', array_filter(['Accept-Language' => $asked]))->assertStatus(401)->assertJsonPath('message', $said);
+})->with([
+    'German' => ['de', 'Bitte zuerst anmelden.'],
+    'that of a country' => ['de-AT,en;q=0.8', 'Bitte zuerst anmelden.'],
+    'the best of several' => ['fr, en;q=0.4, de;q=0.7', 'Bitte zuerst anmelden.'],
+    'English first' => ['en-US,de;q=0.9', 'Sign in first.'],
+    'one that there is in a country alone' => ['pt-BR', 'Entre primeiro.'],
+    'none that there is' => ['fr,it;q=0.5', 'Sign in first.'],
+    'nonsense' => ['../../etc, {n}, ;;q=x', 'Sign in first.'],
+    'nothing' => [null, 'Sign in first.'],
+]);
+
+it('says in that language what is allowed, with the code and what it is about', function (): void {
+    $this->actingAs($this->person($this->group()));
+    $meeting = ['date' => '2020-01-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft'];
+    $this->postJson('/api/meetings', $meeting, ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('message', 'Date geht so nicht. Erlaubt: ein Tag ab 2026-11-24.')
+        ->assertJsonPath('errors.0.allowed', 'ein Tag ab 2026-11-24')->assertJsonPath('errors.0.code', 'course.from_today')->assertJsonPath('errors.0.parameters', ['today' => '2026-11-24']);
+    $this->postJson('/api/meetings', $meeting)->assertStatus(422)->assertJsonPath('message', 'Date is not possible like this. Allowed: today, 2026-11-24, or a later day.');
+    // What the API document asks for; what has no German yet is English within the German.
+    $this->postJson('/api/meetings', array_diff_key($meeting, ['date' => 1]), ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('errors.0.allowed', 'ein Wert: dieses Feld wird gebraucht')->assertJsonPath('errors.0.code', 'data.needed');
+    $this->postJson('/api/meetings', ['minutes' => 9_000] + $meeting, ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('errors.0.allowed', 'at least 15 and at most 600');
+});
+
+it('says no secret back, in any language', function (): void {
+    $this->person($this->group());
+    $wrong = $this->postJson('/api/sign-in', ['email' => 'maren@gullwick.example', 'password' => 'not-this-one-77'], ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('message', 'Adresse und Passwort passen nicht zusammen.')->assertJsonPath('errors.0.code', 'house.no_match');
+    $long = $this->postJson('/api/sign-in', ['email' => 'maren@gullwick.example', 'password' => str_repeat('secret-77', 400)], ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('errors.0.value', null);
+    expect($wrong->getContent().$long->getContent())->not->toContain('not-this-one')->not->toContain('secret-77');
+    expect($long->json('message'))->toStartWith('Password geht so nicht. Erlaubt: ');
+});
+
+it('writes days as the language does', function (): void {
+    $group = $this->group();
+    $lead = $this->person($group);
+    $group->update(['left_at' => '2026-11-23 12:00:00']);
+    $this->actingAs($lead);
+    $this->postJson('/api/learners', ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10']]], ['Accept-Language' => 'de'])->assertStatus(423)->assertJsonPath('message', "$group->name ist am 23. November 2026 umgezogen.");
+    $this->postJson('/api/learners', ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10']]])->assertStatus(423)->assertJsonPath('message', "$group->name has moved to another house on 23 November 2026. Here it can only be looked at; nothing was written.")->assertJsonPath('errors.0.parameters.on', '2026-11-23');
+});
+
+it('names what is not here, whatever it is', function (): void {
+    $this->actingAs($this->person($this->group()));
+    $this->getJson('/api/knots/tangle')->assertStatus(404)->assertJsonPath('message', 'There is no knot here with the id "tangle".')->assertJsonPath('errors.0.allowed', 'a knot of your group')->assertJsonPath('errors.0.field', '/knot');
+    $this->getJson('/api/learners/01990000-0000-7000-8000-000000000000')->assertStatus(404)->assertJsonPath('errors.0.allowed', 'a learner of your group');
+});
