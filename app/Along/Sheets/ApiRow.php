@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Http\ApiDocument;
-use App\Http\Words;
 use Compadre\Core\Refusal;
 use Compadre\Core\Words\Saying;
 
@@ -20,14 +19,14 @@ final readonly class ApiRow
 
     /**
      * @param  array<string, mixed>  $body
-     * @return ?string what is wrong with it
+     * @return ?Saying what is wrong with it
      */
-    public function fault(string $method, string $path, array $body): ?string
+    public function fault(string $method, string $path, array $body): ?Saying
     {
         try {
             $this->document->hold(json_decode((string) json_encode($body)), $this->document->bodySchema($path, $method) ?? []);
         } catch (Refusal $fault) {
-            return Words::asked()->say(self::said($fault));
+            return self::said($fault);
         }
 
         return null;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Along\Sheets;
 
 use App\Check\RecordChecks;
-use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\CheckEvent;
 use App\Models\Group;
@@ -15,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Kind;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * Checks of a group as they are sent by a device, written out of the record and read into it.
@@ -61,7 +61,7 @@ final readonly class Checks
 
     /**
      * @param  array<int, array<string, mixed>>  $events  by line
-     * @param  array<int, string>  $faults  what is wrong already, by line
+     * @param  array<int, Saying>  $faults  what is wrong already, by line
      * @return list<Row>
      */
     public function rows(User $by, array $events, array $faults): array
@@ -73,7 +73,7 @@ final readonly class Checks
             foreach ($some as $line => $event) {
                 $fault = $areGood ? null : $this->fault([$event]);
                 $id = is_string($event['id'] ?? null) ? strtolower($event['id']) : '';
-                $fault ??= isset($seen[$id]) ? "Line $seen[$id] is the same check." : null;
+                $fault ??= isset($seen[$id]) ? new Saying('along.same_check', ['line' => $seen[$id]]) : null;
                 $seen += [$id => $line];
                 if ($fault !== null) {
                     $faults[$line] = $fault;
@@ -104,7 +104,7 @@ final readonly class Checks
     }
 
     /** @param  list<array<string, mixed>>  $events */
-    private function fault(array $events): ?string
+    private function fault(array $events): ?Saying
     {
         return $this->api->fault('POST', '/api/check-events', ['sent_at' => CarbonImmutable::now()->toIso8601ZuluString(), 'events' => $events]);
     }
@@ -119,8 +119,8 @@ final readonly class Checks
     private static function row(int $line, string $says, array $event, Refusal|string $found): Row
     {
         return match (true) {
-            $found instanceof Refusal => Row::bad($line, $says, Words::asked()->say(ApiRow::said($found))),
-            $found === 'gone' => Row::bad($line, $says, 'This learner was erased: nothing of theirs is taken in.'),
+            $found instanceof Refusal => Row::bad($line, $says, ApiRow::said($found)),
+            $found === 'gone' => Row::bad($line, $says, new Saying('along.erased')),
             default => Row::good($line, $says, $event, $found === 'same' ? $event : null),
         };
     }

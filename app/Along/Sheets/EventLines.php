@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
-use App\Http\Words;
 use App\Models\Group;
 use App\Models\User;
 use Compadre\Core\Checking\ResultSheet;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * The record of checks, one event a line; and what a phone that could not send has kept, which has the same events.
@@ -53,7 +53,7 @@ final readonly class EventLines implements Listing
         $this->checks->take($by, $rows);
     }
 
-    /** @return array{array<int, array<string, mixed>>, array<int, string>} events by line, and what is wrong with others */
+    /** @return array{array<int, array<string, mixed>>, array<int, Saying>} events by line, and what is wrong with others */
     private static function read(string $bytes): array
     {
         $kept = self::keptByPhone($bytes);
@@ -67,9 +67,9 @@ final readonly class EventLines implements Listing
             }
             try {
                 $event = Json::arrays(Json::read($line));
-                is_array($event) && ! array_is_list($event) ? $events[$at + 1] = $event : $faults[$at + 1] = 'This is no check.';
+                is_array($event) && ! array_is_list($event) ? $events[$at + 1] = $event : $faults[$at + 1] = new Saying('along.no_check');
             } catch (Refusal $fault) {
-                $faults[$at + 1] = Words::asked()->say(ApiRow::said($fault));
+                $faults[$at + 1] = ApiRow::said($fault);
             }
         }
 

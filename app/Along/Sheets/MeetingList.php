@@ -6,7 +6,6 @@ namespace App\Along\Sheets;
 
 use App\Course\AddMeeting;
 use App\Course\ChangeMeeting;
-use App\Http\Words;
 use App\Models\Group;
 use App\Models\Meeting;
 use App\Models\User;
@@ -15,6 +14,7 @@ use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\MeetingSheet;
+use Compadre\Core\Words\Saying;
 
 /**
  * The meetings: day, start, minutes, leaders who check, place. One that begins at the same time of the same day is changed.
@@ -68,7 +68,7 @@ final readonly class MeetingList implements Listing
     }
 
     /** @param  list<SheetRow>  $kept  the rows above it that are good */
-    private function fault(Group $group, SheetRow $row, ?Meeting $known, array $kept): ?string
+    private function fault(Group $group, SheetRow $row, ?Meeting $known, array $kept): ?Saying
     {
         $about = Fields::of($row->data);
         if ($known !== null && $known->only(array_keys($row->data)) === $row->data) {
@@ -76,20 +76,20 @@ final readonly class MeetingList implements Listing
             return null;
         }
         if ($about->text('date') < $group->today()) {
-            return "The date is {$about->text('date')}; allowed: today, {$group->today()}, or a later day.";
+            return new Saying('along.date_past', ['date' => $about->text('date'), 'today' => $group->today()]);
         }
         foreach ($kept as $other) {
             $there = Fields::of($other->data);
             if ($there->text('date') === $about->text('date') && AddMeeting::overlap($there->text('starts_at'), $there->whole('minutes'), $about->text('starts_at'), $about->whole('minutes'))) {
-                return "Line $other->line has a meeting at that time.";
+                return new Saying('along.line_at_that_time', ['line' => $other->line]);
             }
         }
         try {
             $this->add->holdFree($group, $about->text('date'), $about->text('starts_at'), $about->whole('minutes'), '/bytes', $known);
         } catch (Refusal $refusal) {
-            return $refusal->messageIn(Words::asked());
+            return $refusal->sentence();
         }
 
-        return $known === null || $known->isAhead($group->today()) && $known->started_at === null ? null : 'This meeting has begun, or is over: it cannot be changed any more.';
+        return $known === null || $known->isAhead($group->today()) && $known->started_at === null ? null : new Saying('along.meeting_begun');
     }
 }

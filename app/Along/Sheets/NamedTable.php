@@ -12,6 +12,7 @@ use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Rope\StoreSheet;
+use Compadre\Core\Words\Saying;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -50,7 +51,7 @@ abstract readonly class NamedTable implements Listing
     }
 
     /** What is wrong with a row of which each field is right. */
-    protected function fault(Fields $about): ?string
+    protected function fault(Fields $about): ?Saying
     {
         return null;
     }

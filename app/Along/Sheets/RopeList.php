@@ -10,6 +10,7 @@ use App\Models\Stock;
 use App\Store\KeepStore;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rope\StoreSheet;
+use Compadre\Core\Words\Saying;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
@@ -44,9 +45,9 @@ final readonly class RopeList extends NamedTable
         return $group->stocks()->get();
     }
 
-    protected function fault(Fields $about): ?string
+    protected function fault(Fields $about): ?Saying
     {
-        return $about->whole('taken') > $about->whole('count') ? 'More are taken than there are.' : null;
+        return $about->whole('taken') > $about->whole('count') ? new Saying('along.more_taken') : null;
     }
 
     protected function keep(Group $group, Stock|Pole|null $here, Fields $about): void

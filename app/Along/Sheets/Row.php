@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
+use App\Http\Words;
+use Compadre\Core\Words\Saying;
+
 /**
  * A row of what was brought, and what taking it in would do.
  */
@@ -14,11 +17,11 @@ final readonly class Row
      * @param  'new'|'other'|'same'|'bad'  $state  new here; here, and otherwise; here as it is; not to be taken in
      * @param  array<string, mixed>  $data  what is kept of it
      */
-    private function __construct(public int $line, public string $says, public string $state, public ?string $fault = null, public array $data = [])
+    private function __construct(public int $line, public string $says, public string $state, public ?Saying $fault = null, public array $data = [])
     {
     }
 
-    public static function bad(int $line, string $says, string $fault): self
+    public static function bad(int $line, string $says, Saying $fault): self
     {
         return new self($line, $says, 'bad', $fault);
     }
@@ -42,6 +45,6 @@ final readonly class Row
     /** @return array{line: int, says: string, state: string, fault: ?string} */
     public function about(): array
     {
-        return ['line' => $this->line, 'says' => $this->says, 'state' => $this->state, 'fault' => $this->fault];
+        return ['line' => $this->line, 'says' => $this->says, 'state' => $this->state, 'fault' => $this->fault === null ? null : Words::asked()->say($this->fault)];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Along\Sheets;
 
-use App\Http\Words;
 use App\Models\User;
 use Compadre\Core\Refusal;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +33,7 @@ abstract readonly class TriedFile implements Listing
                 try {
                     $row->isToTake() ? $this->keepOne($by, $row) : null;
                 } catch (Refusal $fault) {
-                    return Row::bad($row->line, $row->says, Words::asked()->say(ApiRow::said($fault)));
+                    return Row::bad($row->line, $row->says, ApiRow::said($fault));
                 }
 
                 return $row;

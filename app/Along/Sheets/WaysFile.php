@@ -9,6 +9,7 @@ use App\Models\Group;
 use App\Models\Rope;
 use App\Models\User;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Words\Saying;
 
 /**
  * A group's own ways: how it ties, judges tails and plans; and its ropes.
@@ -36,7 +37,7 @@ final readonly class WaysFile extends TriedFile
         foreach ($file->has('ways') ? $file->object('ways')->raw() : [] as $way => $value) {
             $body = [$way => $way === 'methods' ? (object) (is_array($value) ? $value : []) : $value];
             $says = str_replace('_', ' ', (string) $way).': '.(is_scalar($value) ? json_encode($value, JSON_UNESCAPED_UNICODE) : (is_array($value) ? count($value) : 'none'));
-            $fault = in_array($way, self::WAYS, true) ? $this->api->fault('PUT', '/api/group', $body) : 'This is no way that a group has.';
+            $fault = in_array($way, self::WAYS, true) ? $this->api->fault('PUT', '/api/group', $body) : new Saying('along.no_way');
             $rows[] = $fault !== null ? Row::bad(count($rows) + 1, $says, $fault) : Row::good(count($rows) + 1, $says, [$way => $value], [$way => $ways[$way]]);
         }
         foreach ($file->has('ropes') ? $file->objects('ropes') : [] as $rope) {

@@ -9,6 +9,7 @@ use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Rope\Measure;
+use Compadre\Core\Words\Saying;
 use DateTimeImmutable;
 
 /**
@@ -80,15 +81,15 @@ final readonly class ResultSheet
         $kind = Kind::tryFrom($cell('kind') === '' ? 'result' : mb_strtolower($cell('kind')));
         $data = ['day' => $cell('day'), 'learner' => $this->learners[mb_strtolower($cell('learner'))] ?? null, 'knot' => $knot?->id, 'kind' => $kind?->value];
         $fault = match (true) {
-            isset($cells['']) => "There is more on this row than its columns: {$cells['']}.",
-            ! self::isDay($cell('day')) => "The day is \"{$cell('day')}\"; allowed: a date as 2026-11-24.",
-            $cell('day') < $this->from || $cell('day') > $this->today => "The day is {$cell('day')}; allowed: from $this->from, when the group began, to today, $this->today.",
-            $cell('learner') === '' => 'The learner is missing.',
-            $data['learner'] === null => "There is no learner called \"{$cell('learner')}\" here: add them first, or write the name as it is here.",
-            $knot === null => "There is no knot called \"{$cell('knot')}\" that is checked here.",
-            $kind === null => sprintf('The kind is "%s"; allowed: %s, or nothing.', $cell('kind'), implode(', ', array_column(Kind::cases(), 'value'))),
-            $cell('by') !== '' && ! isset($this->people[mb_strtolower($cell('by'))]) => "There is nobody called \"{$cell('by')}\" among the leaders and helpers: leave it empty, and it was you.",
-            $cell('meeting') !== '' && ! isset($this->meetings[$cell('meeting')]) => "There is no meeting on \"{$cell('meeting')}\".",
+            isset($cells['']) => new Saying('checking.sheet_more', ['more' => $cells['']]),
+            ! self::isDay($cell('day')) => new Saying('checking.sheet_day', ['day' => $cell('day')]),
+            $cell('day') < $this->from || $cell('day') > $this->today => new Saying('checking.sheet_days', ['day' => $cell('day'), 'from' => $this->from, 'today' => $this->today]),
+            $cell('learner') === '' => new Saying('checking.sheet_no_learner'),
+            $data['learner'] === null => new Saying('checking.sheet_learner', ['name' => $cell('learner')]),
+            $knot === null => new Saying('checking.sheet_knot', ['knot' => $cell('knot')]),
+            $kind === null => new Saying('checking.sheet_kind', ['kind' => $cell('kind'), 'kinds' => array_column(Kind::cases(), 'value')]),
+            $cell('by') !== '' && ! isset($this->people[mb_strtolower($cell('by'))]) => new Saying('checking.sheet_by', ['name' => $cell('by')]),
+            $cell('meeting') !== '' && ! isset($this->meetings[$cell('meeting')]) => new Saying('checking.sheet_meeting', ['day' => $cell('meeting')]),
             default => null,
         };
         if ($fault !== null) {
@@ -108,7 +109,7 @@ final readonly class ResultSheet
 
     /**
      * @param  array<string, string>  $cells
-     * @return array{array<string, mixed>, ?string} what was seen of each part, and what is wrong with how it is written
+     * @return array{array<string, mixed>, ?Saying} what was seen of each part, and what is wrong with how it is written
      */
     private function seen(array $cells, KnotPack $knot, Kind $kind): array
     {
@@ -117,7 +118,7 @@ final readonly class ResultSheet
             $word = self::word($cells[$part] ?? '');
             $found = self::SEEN[$word] ?? null;
             if ($found === null) {
-                return [[], "What is said of $part is \"{$cells[$part]}\"; allowed: yes, no, or nothing."];
+                return [[], new Saying('checking.sheet_part', ['part' => $part, 'said' => $cells[$part]])];
             }
             $seen[$part] = $found;
         }
@@ -126,7 +127,7 @@ final readonly class ResultSheet
         if (($cells['tying'] ?? '') === '' && ($cells['dressing'] ?? '') === '' && ($cells['tail'] ?? '') === '' && in_array($kind, [Kind::Result, Kind::Prior, Kind::Overrule], true)) {
             $verdict = self::SAID[$said] ?? null;
             if ($verdict === null) {
-                return [[], $said === '' ? 'It does not say how it was: fill in the result, or tying, dressing and tail.' : "The result is \"{$cells['verdict']}\"; allowed: has it, with help, tie again, tidy it, feed tail."];
+                return [[], $said === '' ? new Saying('checking.sheet_nothing_said') : new Saying('checking.sheet_result', ['said' => $cells['verdict']])];
             }
             $parts = self::partsOf($verdict);
         }
@@ -151,7 +152,7 @@ final readonly class ResultSheet
 
     /**
      * @param  array<string, string>  $cells
-     * @return array{array<string, mixed>, ?string}
+     * @return array{array<string, mixed>, ?Saying}
      */
     private static function numbers(array $cells): array
     {
@@ -163,7 +164,7 @@ final readonly class ResultSheet
             }
             $data[$column] = in_array($column, ['prompts', 'device_seq'], true) ? Cell::whole($cell) : Cell::number($cell);
             if ($data[$column] === null) {
-                return [[], sprintf('What is said of %s is "%s"; allowed: a number.', str_replace('_', ' ', $column), $cell)];
+                return [[], new Saying('checking.sheet_number', ['column' => str_replace('_', ' ', $column), 'said' => $cell])];
             }
         }
         if (isset($data['measured_mm'])) {

@@ -7,6 +7,7 @@ namespace Compadre\Core\Rope;
 use Compadre\Core\Data\Cell;
 use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\SheetRow;
+use Compadre\Core\Words\Saying;
 
 /**
  * Ropes of a store, or poles, as a table. Numbers alone are in the unit their column names; others say theirs: 30 m, 9.5 mm, 3/8 is none.
@@ -48,7 +49,7 @@ final class StoreSheet
         foreach ($table->named($columns) as $line => $cells) {
             $row = self::row($line, $cells, $columns);
             $key = mb_strtolower(is_string($row->data['name']) ? $row->data['name'] : '');
-            $rows[] = $row->fault === null && isset($seen[$key]) ? new SheetRow($line, $row->data, "Line $seen[$key] has the same name: each is to be told apart.") : $row;
+            $rows[] = $row->fault === null && isset($seen[$key]) ? new SheetRow($line, $row->data, new Saying('rope.store_same_name', ['line' => $seen[$key]])) : $row;
             $seen += [$key => $line];
         }
 
@@ -62,7 +63,7 @@ final class StoreSheet
     private static function row(int $line, array $cells, array $columns): SheetRow
     {
         $data = ['name' => $cells['name'] ?? ''];
-        $fault = isset($cells['']) ? "There is more on this row than a rope or a pole has: {$cells['']}." : null;
+        $fault = isset($cells['']) ? new Saying('rope.store_more', ['more' => $cells['']]) : null;
         foreach (array_diff(array_keys($columns), ['name', 'length', 'length_m', 'length_mm']) as $column) {
             $cell = mb_strtolower($cells[$column] ?? '');
             $cell = $cell === '' ? self::USUAL[$column] ?? '' : self::WORDS[$column][$cell] ?? $cell;
@@ -73,16 +74,18 @@ final class StoreSheet
                 default => $cell,
             };
             if ($data[$column] === null && $column !== 'colour') {
-                [$what, $allowed] = $column === 'diameter_mm' ? ['diameter', 'a thickness as 10, or 10 mm'] : ['number of them', 'a whole number'];
-                $fault ??= $cell === '' ? "The $what is missing." : "The $what is \"$cell\"; allowed: $allowed.";
+                $fault ??= match (true) {
+                    $column === 'diameter_mm' => $cell === '' ? new Saying('rope.store_no_diameter') : new Saying('rope.store_diameter_is', ['diameter' => $cell]),
+                    default => $cell === '' ? new Saying('rope.store_no_count') : new Saying('rope.store_count_is', ['count' => $cell]),
+                };
             }
         }
         $length = self::length($cells);
         if ($length === null) {
-            $fault ??= sprintf('The length is "%s"; allowed: a length with its unit as 30 m or 2500 mm, or a column that names it.', implode('', array_intersect_key($cells, ['length_mm' => 1, 'length' => 1, 'length_m' => 1])));
+            $fault ??= new Saying('rope.store_length_is', ['length' => implode('', array_intersect_key($cells, ['length_mm' => 1, 'length' => 1, 'length_m' => 1]))]);
         }
 
-        return new SheetRow($line, $data + ['length_mm' => $length === null ? null : (int) round($length)], $fault ?? ($data['name'] === '' ? 'The name is missing.' : null));
+        return new SheetRow($line, $data + ['length_mm' => $length === null ? null : (int) round($length)], $fault ?? ($data['name'] === '' ? new Saying('data.row_name') : null));
     }
 
     /** @param  array<string, string>  $cells */

@@ -6,6 +6,7 @@ namespace Compadre\Core\Teaching;
 
 use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\SheetRow;
+use Compadre\Core\Words\Saying;
 use DateTimeImmutable;
 
 /**
@@ -31,12 +32,12 @@ final class MeetingSheet
             $minutes = ($cells['minutes'] ?? '') === '' ? '60' : $cells['minutes'];
             $checkers = ($cells['checkers'] ?? '') === '' ? '2' : $cells['checkers'];
             $fault = match (true) {
-                ! self::isDay($date) => "The date is \"$date\"; allowed: a date as 2026-11-24.",
-                preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $starts) !== 1 => "The start is \"$starts\"; allowed: a time of day as 18:30.",
-                preg_match('/^\d{1,3}$/', $minutes) !== 1 || (int) $minutes < 15 || (int) $minutes > 600 => "The minutes are \"$minutes\"; allowed: a whole number from 15 to 600.",
-                preg_match('/^\d{1,2}$/', $checkers) !== 1 || (int) $checkers < 1 || (int) $checkers > 20 => "The leaders are \"$checkers\"; allowed: a whole number from 1 to 20.",
-                mb_strlen($cells['place'] ?? '') > 80 => 'The place is longer than 80 characters.',
-                isset($cells['']) => 'There is more on this row than date, start, minutes, leaders and place: '.$cells[''].'.',
+                ! self::isDay($date) => new Saying('teaching.meetings_date', ['date' => $date]),
+                preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $starts) !== 1 => new Saying('teaching.meetings_start', ['start' => $starts]),
+                preg_match('/^\d{1,3}$/', $minutes) !== 1 || (int) $minutes < 15 || (int) $minutes > 600 => new Saying('teaching.meetings_minutes', ['minutes' => $minutes]),
+                preg_match('/^\d{1,2}$/', $checkers) !== 1 || (int) $checkers < 1 || (int) $checkers > 20 => new Saying('teaching.meetings_checkers', ['checkers' => $checkers]),
+                mb_strlen($cells['place'] ?? '') > 80 => new Saying('teaching.meetings_place'),
+                isset($cells['']) => new Saying('teaching.meetings_more', ['more' => $cells['']]),
                 default => null,
             };
             $rows[] = new SheetRow($line, ['date' => $date, 'starts_at' => $starts, 'minutes' => (int) $minutes, 'checkers' => (int) $checkers, 'place' => ($cells['place'] ?? '') === '' ? null : $cells['place']], $fault);

@@ -6,9 +6,10 @@ namespace Compadre\Core\Teaching;
 
 use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\SheetRow;
+use Compadre\Core\Words\Saying;
 
 /**
- * A list of learners as a table: name, age (in years, or a band), hand, patrol. Each row is good or has a fault in words.
+ * A list of learners as a table: name, age (in years, or a band), hand, patrol. Each row is good or has a fault.
  */
 final class RosterSheet
 {
@@ -28,13 +29,13 @@ final class RosterSheet
             $band = self::band($cells['age'] ?? '');
             $hand = mb_strtolower($cells['hand'] ?? '');
             $fault = match (true) {
-                isset($cells['']) => 'There is more on this row than name, age, hand and patrol: '.$cells[''].'.',
-                $name === '' => 'The name is missing.',
-                mb_strlen($name) > 40 => "The name is longer than 40 characters: $name.",
-                in_array(LearnerName::key($name), $seen, true) => "$name is in this list twice. Add an initial to tell them apart.",
-                $band === null => sprintf('The age is "%s"; allowed: years from 5 to 17, or 5-7, 8-10, 11-13, 14+.', $cells['age'] ?? ''),
-                ! in_array($hand, ['', 'left', 'right', 'l', 'r'], true) => "The hand is \"$hand\"; allowed: left, right or nothing.",
-                mb_strlen($cells['patrol'] ?? '') > 40 => "The patrol is longer than 40 characters: {$cells['patrol']}.",
+                isset($cells['']) => new Saying('teaching.roster_more', ['more' => $cells['']]),
+                $name === '' => new Saying('data.row_name'),
+                mb_strlen($name) > 40 => new Saying('teaching.roster_long', ['name' => $name]),
+                in_array(LearnerName::key($name), $seen, true) => new Saying('teaching.roster_twice', ['name' => $name]),
+                $band === null => new Saying('teaching.roster_age', ['age' => $cells['age'] ?? '']),
+                ! in_array($hand, ['', 'left', 'right', 'l', 'r'], true) => new Saying('teaching.roster_hand', ['hand' => $hand]),
+                mb_strlen($cells['patrol'] ?? '') > 40 => new Saying('teaching.roster_patrol', ['patrol' => $cells['patrol']]),
                 default => null,
             };
             if ($fault === null) {

@@ -13,6 +13,7 @@ use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 
 /** @return list<SheetRow> */
 function resultRows(string $text): array
@@ -50,7 +51,8 @@ it('lets the parts count where they are written down, and what a knot has not be
 });
 
 it('says what is wrong with which row', function (string $row, string $says): void {
-    expect(resultRows("day,learner,knot,result,tying,measured_mm,rope_mm,rope_material,by,kind,meeting\n$row\n")[0]->fault)->toContain($says);
+    $fault = resultRows("day,learner,knot,result,tying,measured_mm,rope_mm,rope_material,by,kind,meeting\n$row\n")[0]->fault;
+    expect($fault === null ? '' : Catalogue::english()->say($fault))->toContain($says);
 })->with([
     ['17.11.2026,Ada P.,bowline,has it', 'The day is "17.11.2026"'], ['2026-08-31,Ada P.,bowline,has it', 'from 2026-09-01, when the group began'], ['2026-11-25,Ada P.,bowline,has it', 'to today, 2026-11-24'],
     ['2026-11-17,Zoe A.,bowline,has it', 'no learner called "Zoe A."'], ['2026-11-17,,bowline,has it', 'The learner is missing'], ['2026-11-17,Ada P.,lover,has it', 'no knot called "lover"'],

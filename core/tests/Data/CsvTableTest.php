@@ -7,13 +7,14 @@ use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\MeetingSheet;
 use Compadre\Core\Teaching\RosterSheet;
+use Compadre\Core\Words\Catalogue;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /** @return list<array<string, mixed>> */
 function roster(string $bytes): array
 {
-    return array_map(fn (SheetRow $row): array => ['line' => $row->line, 'fault' => $row->fault] + $row->data, RosterSheet::rows(CsvTable::read($bytes, 500)));
+    return array_map(fn (SheetRow $row): array => ['line' => $row->line, 'fault' => $row->fault === null ? null : Catalogue::english()->say($row->fault)] + $row->data, RosterSheet::rows(CsvTable::read($bytes, 500)));
 }
 
 it('reads any delimiter, with or without a head, quoted, from either encoding', function (string $bytes): void {
@@ -50,7 +51,7 @@ it('writes what it reads back', function (): void {
 });
 
 it('reads meetings, and says what is wrong with which', function (): void {
-    $rows = array_map(fn (SheetRow $row): array => ['line' => $row->line] + $row->data + ['fault' => $row->fault], MeetingSheet::rows(CsvTable::read("date;time;minutes;leaders;where\n2026-12-01;18:30;75;2;Net loft\n2026-12-08;;;;\n2026-02-30;18:30;60;2;\n2026-11-01;18:30;60;2;\n2026-12-09;25:00;60;2;\n2026-12-10;18:30;0;2;\n2026-12-11;18:30;60;0;\n", 50)));
+    $rows = array_map(fn (SheetRow $row): array => ['line' => $row->line] + $row->data + ['fault' => $row->fault === null ? null : Catalogue::english()->say($row->fault)], MeetingSheet::rows(CsvTable::read("date;time;minutes;leaders;where\n2026-12-01;18:30;75;2;Net loft\n2026-12-08;;;;\n2026-02-30;18:30;60;2;\n2026-11-01;18:30;60;2;\n2026-12-09;25:00;60;2;\n2026-12-10;18:30;0;2;\n2026-12-11;18:30;60;0;\n", 50)));
     expect($rows[0])->toBe(['line' => 2, 'date' => '2026-12-01', 'starts_at' => '18:30', 'minutes' => 75, 'checkers' => 2, 'place' => 'Net loft', 'fault' => null]);
     expect($rows[1])->toMatchArray(['starts_at' => '18:30', 'minutes' => 60, 'checkers' => 2, 'place' => null, 'fault' => null]);
     foreach ([2 => 'a date as', 4 => 'a time of day', 5 => '15 to 600', 6 => '1 to 20'] as $row => $says) {
