@@ -13,6 +13,7 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\BadgePack;
 use Compadre\Core\Teaching\LearnerName;
+use Compadre\Core\Teaching\Patrols;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -33,7 +34,9 @@ final readonly class AddLearners
                 $group->takeTurns();
                 $group->limits()->holdLearners($group->learners()->count(), count($entries));
             }
-            $names = $group->learners()->pluck('name')->map(LearnerName::key(...))->all();
+            $here = $group->learners()->get();
+            $names = $here->pluck('name')->map(LearnerName::key(...))->all();
+            $patrols = $here->pluck('patrol')->all();
             $learners = [];
             foreach ($entries as $entry) {
                 $name = LearnerName::tidy($entry->text('name'));
@@ -41,7 +44,7 @@ final readonly class AddLearners
                     throw Refusal::of($entry->place('name'), $name, 'crew.name_taken', ['name' => $name]);
                 }
                 $names[] = LearnerName::key($name);
-                $learner = $group->learners()->create(array_filter(['id' => $entry->textOrNull('id')]) + ['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand'), 'patrol' => $entry->textOrNull('patrol')])->refresh();
+                $learner = $group->learners()->create(array_filter(['id' => $entry->textOrNull('id')]) + ['name' => $name, 'age_band' => AgeBand::from($entry->text('age_band')), 'hand' => $entry->textOrNull('hand'), 'patrol' => $patrols[] = Patrols::meant($entry->textOrNull('patrol'), $patrols)])->refresh();
                 $this->start($group, $learner);
                 $learners[] = $learner;
             }

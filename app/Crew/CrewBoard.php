@@ -32,7 +32,7 @@ final readonly class CrewBoard
             }
             $progress[$learner->name] = array_map(fn (BadgePack $badge): array => GroupState::progress($badge, $learner), $state->badgesOf($learner));
             $learners[] = [
-                'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'marks' => (object) $marks,
+                'id' => $learner->id, 'name' => $learner->name, 'age_band' => $learner->age_band->value, 'patrol' => $learner->patrol, 'marks' => (object) $marks,
                 'badges' => $progress[$learner->name], 'wanted' => (object) array_map(fn (Level $level): string => $level->value, $state->wantedBy($learner)),
             ];
         }

@@ -24,6 +24,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\AgeBand;
 use Compadre\Core\Teaching\LearnerName;
+use Compadre\Core\Teaching\Patrols;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -40,15 +41,16 @@ final readonly class KeepLearner
     public function change(Group $group, Learner $learner, Fields $change): Learner
     {
         $name = LearnerName::tidy($change->text('name', $learner->name));
-        foreach ($group->learners()->get() as $other) {
-            if ($other->id !== $learner->id && LearnerName::key($other->name) === LearnerName::key($name)) {
+        $others = $group->learners()->whereKeyNot($learner->id)->get();
+        foreach ($others as $other) {
+            if (LearnerName::key($other->name) === LearnerName::key($name)) {
                 throw Refusal::of('/name', $name, 'crew.name_taken', ['name' => $name]);
             }
         }
         $learner->update([
             'name' => $name, 'age_band' => AgeBand::from($change->text('age_band', $learner->age_band->value)),
             'hand' => array_key_exists('hand', $change->raw()) ? $change->textOrNull('hand') : $learner->hand,
-            'patrol' => array_key_exists('patrol', $change->raw()) ? (trim((string) $change->textOrNull('patrol')) ?: null) : $learner->patrol,
+            'patrol' => array_key_exists('patrol', $change->raw()) ? Patrols::meant($change->textOrNull('patrol'), $others->pluck('patrol')) : $learner->patrol,
             'archived_at' => $change->has('archived') ? ($change->flag('archived') ? CarbonImmutable::now() : null) : $learner->archived_at,
         ]);
 

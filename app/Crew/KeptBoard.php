@@ -43,7 +43,7 @@ final readonly class KeptBoard
         $sum = Stamped::rows(...);
         $parts = [
             "select {$sum('learner_id, knot, coalesce(level, \'\'), verdict, tying, dressing, tail, prompts, day, two_leaders, coalesce(half_life_days, \'\'), coalesce(last_day, \'\')')} from standings where group_id = ?",
-            "select {$sum('id, name, age_band, coalesce(archived_at, \'\')')} from learners where group_id = ?",
+            "select {$sum('id, name, age_band, coalesce(patrol, \'\'), coalesce(archived_at, \'\')')} from learners where group_id = ?",
             "select {$sum('p.learner_id, p.badge, p.version')} from pursuits p join learners l on l.id = p.learner_id where l.group_id = ?",
             "select {$sum('t.learner_id, t.note')} from badge_ticks t join learners l on l.id = t.learner_id where l.group_id = ?",
             "select {$sum('learner_id, badge, coalesce(taken_back_on, \'\')')} from awards where group_id = ?",

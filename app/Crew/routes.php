@@ -3,12 +3,15 @@
 declare(strict_types=1);
 
 use App\Crew\CrewController;
+use App\Crew\PatrolController;
 use App\Http\Middleware\HoldLeft;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('signed-in')->group(function (): void {
     Route::get('/crew', [CrewController::class, 'board']);
     Route::get('/crew-to-keep', [CrewController::class, 'toKeep'])->can('check');
+    Route::get('/patrols', [PatrolController::class, 'show']);
+    Route::put('/patrols', [PatrolController::class, 'put'])->can('people');
     Route::post('/learners', [CrewController::class, 'add'])->can('people');
     Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
     Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people')->withoutMiddleware(HoldLeft::class);

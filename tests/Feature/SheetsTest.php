@@ -9,6 +9,7 @@ use App\Models\OwnRig;
 use App\Models\Role;
 use App\Models\Standing;
 use Compadre\Core\Data\CsvTable;
+use Compadre\Core\Teaching\LearnerName;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -38,7 +39,7 @@ beforeEach(function (): void {
     $this->fill = function (Randomizer $random): void {
         $one = fn (array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
         foreach ($this->learners as $n => $learner) {
-            $learner->update(['hand' => $one([null, 'left', 'right']), 'patrol' => $one([null, ...AWKWARD]), 'name' => "$n ".trim((string) preg_replace('/\s+/', ' ', $one(AWKWARD)))]);
+            $learner->update(['hand' => $one([null, 'left', 'right']), 'patrol' => $one([null, ...array_map(LearnerName::tidy(...), AWKWARD)]), 'name' => "$n ".trim((string) preg_replace('/\s+/', ' ', $one(AWKWARD)))]);
         }
         $this->crew->meetings()->where('date', '>', '2026-11-24')->each(fn ($meeting) => $meeting->update(['place' => $one([null, ...AWKWARD]), 'minutes' => $random->getInt(15, 120), 'checkers' => $random->getInt(1, 9)]));
         foreach (range(1, $random->getInt(1, 6)) as $n) {

@@ -129,6 +129,8 @@ describe('the crew through a sieve', () => {
       badges: badges.map((id) => ({ id, knots: knots.filter(() => random(2) === 0) })),
       learners: Array.from({ length: 6 }, (_, n) => ({
         id: `learner-${n}`,
+        // As an answer that a phone kept from before there were any: some say nothing of patrols.
+        ...[{}, { patrol: null }, { patrol: 'Gulls' }, { patrol: 'Terns' }][random(4)],
         badges: badges.filter(() => random(2) === 0).map((badge) => ({ badge })),
         wanted: Object.fromEntries(knots.filter(() => random(3) === 0).map((knot) => [knot, 'has_it'])),
         marks: Object.fromEntries(knots.filter(() => random(2) === 0).map((knot) => [knot, { due: random(2) === 0 }])),
@@ -141,7 +143,8 @@ describe('the crew through a sieve', () => {
       const badge = ['', ...badges][random(3)] ?? '';
       const needs = ['', ...knots][random(5)] ?? '';
       const due = random(2) === 0;
-      const shown = sieved(one, { badge, needs, due });
+      const patrol = [undefined, null, 'Gulls', 'Terns'][random(4)];
+      const shown = sieved(one, { badge, needs, patrol, due });
       // The slow way: every knot and every learner by itself.
       const asks = one.badges.find((other) => other.id === badge)?.knots;
       const isDue = (learner: number, knot: string): boolean => one.learners[learner]?.marks[knot]?.due ?? false;
@@ -156,6 +159,8 @@ describe('the crew through a sieve', () => {
       one.learners.forEach((learner, n) => {
         let fits = asks === undefined || learner.badges.some((other) => other.badge === badge);
         if (needs !== '') fits &&= needs in learner.wanted;
+        if (patrol === null) fits &&= !learner.patrol;
+        if (typeof patrol === 'string') fits &&= learner.patrol === patrol;
         if (due) fits &&= fit.some((knot) => isDue(n, knot));
         expect(shown.learners.includes(learner)).toBe(fits);
       });

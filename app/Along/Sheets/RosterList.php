@@ -13,6 +13,7 @@ use Compadre\Core\Data\CsvTable;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\SheetRow;
 use Compadre\Core\Teaching\LearnerName;
+use Compadre\Core\Teaching\Patrols;
 use Compadre\Core\Teaching\RosterSheet;
 
 /**
@@ -40,11 +41,14 @@ final readonly class RosterList implements Listing
     {
         $table = CsvTable::read($bytes, RosterSheet::MOST);
         $here = $by->group->learners()->get()->keyBy(fn (Learner $learner): string => LearnerName::key($learner->name));
-        $rows = array_map(static function (SheetRow $row) use ($here): Row {
+        $patrols = $here->pluck('patrol')->all();
+        $rows = array_map(static function (SheetRow $row) use ($here, &$patrols): Row {
             $name = $row->data['name'];
+            $patrol = $row->data['patrol'] ?? null;
+            $data = array_key_exists('patrol', $row->data) ? ['patrol' => $patrols[] = Patrols::meant(is_string($patrol) ? $patrol : null, $patrols)] + $row->data : $row->data;
             $says = implode(', ', array_filter($row->data, is_string(...)));
 
-            return $row->fault !== null ? Row::bad($row->line, $says, $row->fault) : Row::good($row->line, $says, $row->data, is_string($name) ? self::about($here->get(LearnerName::key($name))) : null);
+            return $row->fault !== null ? Row::bad($row->line, $says, $row->fault) : Row::good($row->line, $says, $data, is_string($name) ? self::about($here->get(LearnerName::key($name))) : null);
         }, RosterSheet::rows($table));
 
         return new Looked($rows, $table->encoding, $table->leftOut(RosterSheet::COLUMNS));

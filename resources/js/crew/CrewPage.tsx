@@ -17,7 +17,7 @@ import { AddLearners } from './AddLearners';
 import { Board, type Zoom } from './Board';
 import { HadBefore } from './HadBefore';
 import { Legend } from './Legend';
-import { type Sieve, sieved } from './sieve';
+import { patrolsOf, type Sieve, sieved } from './sieve';
 
 type Crew = Schemas['Crew'];
 
@@ -93,9 +93,10 @@ export function CrewPage() {
 
 /** The board with what is shown of it, and from how far. */
 function Sifted({ crew }: { crew: Crew }) {
-  const [sieve, setSieve] = useState<Sieve>({ badge: '', needs: '', due: false });
+  const [sieve, setSieve] = useState<Sieve>({ badge: '', needs: '', patrol: undefined, due: false });
   const { learners, knots } = sieved(crew, sieve);
   const [zoom, setZoom] = useState<Zoom | null>(null);
+  const patrols = patrolsOf(crew);
   const needed = crew.knots.filter((knot) => crew.learners.some((learner) => learner.wanted[knot.id] !== undefined));
   return (
     <>
@@ -112,6 +113,21 @@ function Sifted({ crew }: { crew: Crew }) {
           onChange={(event) => setSieve({ ...sieve, needs: event.target.value })}
           options={[['', words.crew.anyKnot], ...needed.map((knot) => [knot.id, knot.name] as const)]}
         />
+        {patrols.length > 0 && (
+          <SelectField
+            label={words.crew.byPatrol}
+            // A name stands with a sign before it: no patrol is called as what stands for all, or for none.
+            value={sieve.patrol === undefined ? '' : sieve.patrol === null ? '-' : `=${sieve.patrol}`}
+            onChange={({ target: { value } }) =>
+              setSieve({ ...sieve, patrol: value === '' ? undefined : value === '-' ? null : value.slice(1) })
+            }
+            options={[
+              ['', words.crew.allPatrols],
+              ...patrols.map((name) => [`=${name}`, name] as const),
+              ['-', words.crew.noPatrol],
+            ]}
+          />
+        )}
         <Toggle on={sieve.due} onClick={() => setSieve({ ...sieve, due: !sieve.due })}>
           {words.crew.onlyDue}
         </Toggle>

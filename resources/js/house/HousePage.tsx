@@ -14,6 +14,7 @@ import { words } from '../words';
 import { Badges } from './Badges';
 import { Forgetting } from './Forgetting';
 import { CalendarPart } from './Files';
+import { Patrols } from './Patrols';
 
 type Settings = Schemas['GroupSettings'];
 
@@ -31,6 +32,7 @@ export function HousePage() {
           <Ways settings={group.data} />
           <Schools settings={group.data} />
         </div>
+        <Patrols />
         <Forgetting />
         <Badges settings={group.data} />
         <div className="grid grid-cols-[minmax(0,1fr)] gap-10 rail:grid-cols-2">
