@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Awards;
 
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\TrustedIssuer;
 use Carbon\CarbonImmutable;
@@ -43,7 +44,7 @@ final readonly class Verify
             array_push($tokens, ...preg_split('/\s+/', trim(Base64::read($list, "/lists/$place"))) ?: []);
         }
 
-        return (new Verifier([...$others, $own], $tokens, CarbonImmutable::now('UTC')->format('Y-m-d\TH:i:s\Z')))->look(Baking::token(Base64::read($file, '/file')))->toArray();
+        return (new Verifier([...$others, $own], $tokens, CarbonImmutable::now('UTC')->format('Y-m-d\TH:i:s\Z')))->look(Baking::token(Base64::read($file, '/file')))->toArray(Words::asked());
     }
 
     /** @return list<TrustedIssuer> by name */

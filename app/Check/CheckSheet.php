@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Check;
 
 use App\Http\NotHere;
+use App\Http\Words;
 use App\Knots\KnotCompared;
 use App\Knots\Packs;
 use App\Models\CheckEvent;
@@ -61,7 +62,7 @@ final readonly class CheckSheet
         $inHand = $rope->inHandFor($knot);
         $judged = $this->packs->tails()->judge($knot->tailClass, $inHand, $group->tail_school, $group->backup, null, Measure::Millimetres);
 
-        return ['tail' => $judged->toArray(), 'limits' => VerdictTable::limits($judged->required, $inHand->across())];
+        return ['tail' => $judged->toArray(Words::asked()), 'limits' => VerdictTable::limits($judged->required, $inHand->across())];
     }
 
     private static function tonight(Group $group): ?Meeting

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
@@ -27,15 +28,16 @@ final readonly class KnotFacts
     {
         $knot = $this->library->knot($id);
         $turns = $this->knots->turns($id, $method);
+        $words = Words::asked();
         $own = $this->measures->of($group)[$id] ?? null;
-        $ropes = $group->ropes()->get()->map(function (Rope $rope) use ($group, $knot, $turns, $own): array {
+        $ropes = $group->ropes()->get()->map(function (Rope $rope) use ($group, $knot, $turns, $own, $words): array {
             $inHand = $rope->inHandFor($knot);
             $tail = $this->packs->tails()->required($knot->tailClass, $inHand, $group->tail_school, $group->backup);
             $use = RopeUse::of($knot, $inHand, $tail, $turns, own: $own);
 
             return [
                 'name' => $knot->tailClass === TailClass::Tape ? $inHand->words() : $rope->name, 'usual' => $rope->is_usual, 'laid' => $inHand->material->isLaid(),
-                'used_mm' => (int) round($use->used), 'tail_mm' => $use->tail, 'total_mm' => (int) round($use->total()), 'reason' => $use->reason, 'tail_reason' => $tail->reason,
+                'used_mm' => (int) round($use->used), 'tail_mm' => $use->tail, 'total_mm' => (int) round($use->total()), 'reason' => $use->reason, 'tail_reason' => $words->say($tail->reason),
                 'object_mm' => $turns === [] ? null : (int) RopeUse::STAVE,
             ];
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Knots;
 
 use App\Http\NotHere;
+use App\Http\Words;
 use App\Models\Group;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Drawing\Drawing;
@@ -116,7 +117,7 @@ final class KnotView
 
         return $this->packs->tails()->judge(
             $knot->tailClass, $inHand, $group->tail_school, $group->backup, $fields->numberOrNull('measured_mm'), Measure::from($fields->text('measured_by', 'mm')),
-        )->toArray();
+        )->toArray(Words::asked());
     }
 
     /** @return array<string, mixed> */

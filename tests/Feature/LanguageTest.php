@@ -8,7 +8,7 @@ beforeEach(function (): void {
     $this->words = (string) tempnam(sys_get_temp_dir(), 'words');
     File::delete($this->words);
     foreach ([
-        'de' => ['data' => ['needed' => 'ein Wert: dieses Feld wird gebraucht', 'characters' => '{least} bis {most} Zeichen'], 'http' => ['impossible' => '{name} geht so nicht. Erlaubt: {allowed}.', 'sign_in' => 'Bitte zuerst anmelden.', 'too_many' => 'Zu viele Versuche.', 'moved' => ['message' => '{group} ist am {on} umgezogen.']], 'house' => ['no_match' => ['message' => 'Adresse und Passwort passen nicht zusammen.']], 'course' => ['from_today' => 'ein Tag ab {today}']],
+        'de' => ['data' => ['needed' => 'ein Wert: dieses Feld wird gebraucht', 'characters' => '{least} bis {most} Zeichen'], 'http' => ['impossible' => '{name} geht so nicht. Erlaubt: {allowed}.', 'sign_in' => 'Bitte zuerst anmelden.', 'too_many' => 'Zu viele Versuche.', 'moved' => ['message' => '{group} ist am {on} umgezogen.']], 'house' => ['no_match' => ['message' => 'Adresse und Passwort passen nicht zusammen.']], 'course' => ['from_today' => 'ein Tag ab {today}'], 'rope' => ['tail_short' => '{gap} mm zu kurz. {required}', 'tail_required' => 'Mindestens {least} mm: {why}.', 'tail_diameters' => '{times} Seildurchmesser {rope}, {grip}', 'in_hand' => '{across} mm {material, select, nylon {Nylon} other {Seil}}']],
         'pt-BR' => ['http' => ['sign_in' => 'Entre primeiro.']],
     ] as $language => $rooms) {
         File::makeDirectory("$this->words/$language/answers", 0755, true);
@@ -43,6 +43,15 @@ it('says in that language what is allowed, with the code and what it is about', 
     // What the API document asks for; what has no German yet is English within the German.
     $this->postJson('/api/meetings', array_diff_key($meeting, ['date' => 1]), ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('errors.0.allowed', 'ein Wert: dieses Feld wird gebraucht')->assertJsonPath('errors.0.code', 'data.needed');
     $this->postJson('/api/meetings', ['minutes' => 9_000] + $meeting, ['Accept-Language' => 'de'])->assertStatus(422)->assertJsonPath('errors.0.allowed', 'at least 15 and at most 600');
+});
+
+it('says in that language how a tail is, with its numbers', function (): void {
+    $this->actingAs($this->person($this->group()));
+    $tail = ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8.5, 'material' => 'nylon'], 'measured_mm' => 40.5, 'measured_by' => 'mm'];
+    $german = $this->postJson('/api/tail', $tail, ['Accept-Language' => 'de'])->assertOk()->json('reason');
+    // What has no German yet is English within it, and its numbers are, too.
+    expect($german)->toMatch('/^[0-9]+,5 mm zu kurz\. Mindestens \d+ mm: \d+ Seildurchmesser 8,5 mm Nylon, (slips more|grips well|grips as usual)( \(x [0-9]\.[0-9]+\))?\.$/u');
+    expect($this->postJson('/api/tail', $tail)->assertOk()->json('reason'))->toContain('too short: loosen the knot')->toContain('8.5 mm nylon');
 });
 
 it('says no secret back, in any language', function (): void {

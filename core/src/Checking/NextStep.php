@@ -7,6 +7,7 @@ namespace Compadre\Core\Checking;
 use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Rope\TailVerdict;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * The one sentence that says what to do next, kindly.
@@ -55,7 +56,7 @@ final class NextStep
     private static function feed(Finding $finding): string
     {
         return $finding->judgement?->verdict === TailVerdict::Short
-            ? $finding->judgement->reason
+            ? Catalogue::english()->say($finding->judgement->reason)
             : 'The knot is right; feed more rope through until the tail is long enough, no need to tie it again.';
     }
 

@@ -11,6 +11,7 @@ use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * How long a knot's tail has to be in a rope, and what a measured one comes to.
@@ -52,6 +53,6 @@ final readonly class TailOperation implements Operation
         return $this->rule->judge(
             $knot->tailClass, $rope, TailSchool::from($input->text('school', 'longer')), $input->flag('backup'),
             $input->numberOrNull('measured_mm'), Measure::from($input->text('measured_by', 'mm')),
-        )->toArray();
+        )->toArray(Catalogue::english());
     }
 }

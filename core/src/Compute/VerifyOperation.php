@@ -10,6 +10,7 @@ use Compadre\Core\Awards\Credential\Issuer;
 use Compadre\Core\Awards\Credential\Verifier;
 use Compadre\Core\Data\Base64;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * Looks at a badge that somebody shows, as a token or in a picture: signed by one of the issuers given, unchanged, not taken back.
@@ -51,6 +52,6 @@ final readonly class VerifyOperation implements Operation
         $bytes = Base64::read($input->text('file'), '/file');
         $issuers = array_map(Issuer::from(...), $input->objects('issuers'));
 
-        return (new Verifier($issuers, $input->texts('status'), $input->text('now')))->look(Baking::token($bytes))->toArray();
+        return (new Verifier($issuers, $input->texts('status'), $input->text('now')))->look(Baking::token($bytes))->toArray(Catalogue::english());
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * The rope a knot is tied in: diameter in mm (more than 0, at most 100), material, wet or dry; for tape its width in mm.
@@ -56,6 +57,11 @@ final readonly class RopeInHand
 
     public function words(): string
     {
-        return Figure::of($this->across()).' mm '.$this->material->words().($this->width === null ? '' : ' tape').($this->wet ? ', wet' : '');
+        return Catalogue::english()->say($this->said());
+    }
+
+    public function said(): Saying
+    {
+        return new Saying('rope.in_hand', ['across' => round($this->across(), 1), 'material' => $this->material->value, 'form' => $this->width === null ? 'rope' : 'tape', 'state' => $this->wet ? 'wet' : 'dry']);
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
+
 /**
  * The tail asked for (whole mm), how far the measure can be trusted (mm), and what the measured tail comes to.
  */
@@ -13,18 +16,18 @@ final readonly class TailJudgement
         public int $required,
         public float $uncertainty,
         public ?TailVerdict $verdict,
-        public string $reason,
+        public Saying $reason,
     ) {
     }
 
     /** @return array{required_mm: int, uncertainty_mm: float, verdict: ?string, reason: string} */
-    public function toArray(): array
+    public function toArray(Catalogue $words): array
     {
         return [
             'required_mm' => $this->required,
             'uncertainty_mm' => round($this->uncertainty, 3),
             'verdict' => $this->verdict?->value,
-            'reason' => $this->reason,
+            'reason' => $words->say($this->reason),
         ];
     }
 }

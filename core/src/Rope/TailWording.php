@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
-use Compadre\Core\Data\Figure;
+use Compadre\Core\Words\Saying;
 
 /**
  * The sentences of the tail rule.
@@ -12,47 +12,45 @@ use Compadre\Core\Data\Figure;
 final class TailWording
 {
     /** @param  array{m: float, floor: float}  $rule */
-    public static function required(int $required, RopeInHand $rope, TailSchool $school, array $rule, float $byDiameter, float $extra): string
+    public static function required(int $required, RopeInHand $rope, TailSchool $school, array $rule, float $byDiameter, float $extra): Saying
     {
-        $across = $rope->width === null ? 'rope diameters' : 'tape widths';
-        $diameters = sprintf('%s %s of %s, which %s', self::plain($rule['m']), $across, $rope->words(), self::grip($byDiameter, $rule['m'] * ($rope->width ?? $rope->diameter)));
+        $times = ['times' => self::plain($rule['m']), 'rope' => $rope->said(), 'grip' => self::grip($byDiameter, $rule['m'] * ($rope->width ?? $rope->diameter))];
+        $diameters = $rope->width === null ? new Saying('rope.tail_diameters', $times) : new Saying('rope.tail_widths', $times);
         $why = match ($school) {
-            TailSchool::Fixed => sprintf('the fixed length for this kind of knot, %s mm', self::plain($rule['floor'])),
+            TailSchool::Fixed => new Saying('rope.tail_fixed', ['floor' => self::plain($rule['floor'])]),
             TailSchool::Diameters => $diameters,
-            TailSchool::Longer => $byDiameter > $rule['floor']
-                ? $diameters
-                : sprintf('never less than %s mm for this kind of knot', self::plain($rule['floor'])),
+            TailSchool::Longer => $byDiameter > $rule['floor'] ? $diameters : new Saying('rope.tail_floor', ['floor' => self::plain($rule['floor'])]),
         };
-        $more = $extra > 0 ? sprintf(', and %s mm for the back-up knot', self::plain($extra)) : '';
 
-        return sprintf('At least %d mm: %s%s.', $required, $why, $more);
+        return $extra > 0
+            ? new Saying('rope.tail_required_backup', ['least' => $required, 'why' => $why, 'extra' => self::plain($extra)])
+            : new Saying('rope.tail_required', ['least' => $required, 'why' => $why]);
     }
 
-    public static function reason(TailVerdict $verdict, RequiredTail $required, float $measured, Measure $by, float $uncertainty): string
+    public static function reason(TailVerdict $verdict, RequiredTail $required, float $measured, Measure $by, float $uncertainty): Saying
     {
-        $gap = abs($measured - $required->millimetres);
-
         return match ($verdict) {
-            TailVerdict::Short => sprintf('%s mm too short: loosen the knot and feed %s mm more rope through, no need to tie it again. %s', self::plain($gap), self::plain($gap), $required->reason),
-            TailVerdict::Borderline => sprintf('Too close to tell by %s (give or take %s mm): measure with a ruler or the gauge. %s', $by->words(), self::plain($uncertainty), $required->reason),
-            TailVerdict::Good => sprintf('Long enough: %s mm. %s', self::plain($measured), $required->reason),
-            TailVerdict::Long => sprintf('Long enough, and longer than it needs to be (%s mm): trim it or tidy it away if it is in the way. %s', self::plain($measured), $required->reason),
+            TailVerdict::Short => new Saying('rope.tail_short', ['gap' => self::plain(abs($measured - $required->millimetres)), 'required' => $required->reason]),
+            TailVerdict::Borderline => new Saying('rope.tail_borderline', ['by' => $by->value, 'uncertainty' => self::plain($uncertainty), 'required' => $required->reason]),
+            TailVerdict::Good => new Saying('rope.tail_good', ['measured' => self::plain($measured), 'required' => $required->reason]),
+            TailVerdict::Long => new Saying('rope.tail_long', ['measured' => self::plain($measured), 'required' => $required->reason]),
         };
     }
 
-    private static function grip(float $asked, float $bare): string
+    private static function grip(float $asked, float $bare): Saying
     {
         $ratio = $asked / $bare;
 
         return match (true) {
-            $ratio > 1.001 => sprintf('slips more (x %s)', self::plain(round($ratio, 2))),
-            $ratio < 0.999 => sprintf('grips well (x %s)', self::plain(round($ratio, 2))),
-            default => 'grips as usual',
+            $ratio > 1.001 => new Saying('rope.slips_more', ['ratio' => self::plain(round($ratio, 2))]),
+            $ratio < 0.999 => new Saying('rope.grips_well', ['ratio' => self::plain(round($ratio, 2))]),
+            default => new Saying('rope.grips_as_usual'),
         };
     }
 
-    private static function plain(float $value): string
+    /** To as many digits as can be told apart. */
+    private static function plain(float $value): float
     {
-        return Figure::of($value, abs($value) < 10 ? 2 : 1);
+        return round($value, abs($value) < 10 ? 2 : 1);
     }
 }

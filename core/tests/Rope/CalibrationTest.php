@@ -9,6 +9,7 @@ use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RequiredTail;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
+use Compadre\Core\Words\Saying;
 
 function packed(string $knot)
 {
@@ -46,7 +47,7 @@ it('agrees with the slow obvious way, and the rope of a knot follows it', functi
         expect($own->factor)->toEqualWithDelta($total / (3 + count($measures)), 1e-9);
         expect($own->factor)->toBeGreaterThanOrEqual(min($knot->ropeFactor, ...$measures) - 1e-9)->toBeLessThanOrEqual(max($knot->ropeFactor, ...$measures) + 1e-9);
         $rope = RopeInHand::of(mt_rand(4, 12), Material::Nylon)->tiedAs($knot->tailClass);
-        $tail = new RequiredTail(80, 'a tail');
+        $tail = new RequiredTail(80, new Saying('rope.grips_as_usual'));
         $turns = [['object' => (float) mt_rand(20, 90), 'turns' => mt_rand(0, 4) / 2]];
         $used = RopeUse::of($knot, $rope, $tail, $turns, 300.0, null, $own);
         // Measured again, what it takes is what was estimated.

@@ -12,6 +12,7 @@ use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Rope\TailVerdict;
+use Compadre\Core\Words\Catalogue;
 
 function tailRule(): TailRule
 {
@@ -66,12 +67,12 @@ it('judges a measured tail', function (float $measured, Measure $by, TailVerdict
 
 it('gives no verdict where nothing was measured', function (): void {
     $judged = tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, null, Measure::Millimetres);
-    expect($judged->toArray())->toMatchArray(['required_mm' => 80, 'uncertainty_mm' => 3.0, 'verdict' => null]);
-    expect($judged->reason)->toContain('At least 80 mm')->toContain('10 rope diameters')->toContain('8 mm polyester');
+    expect($judged->toArray(Catalogue::english()))->toMatchArray(['required_mm' => 80, 'uncertainty_mm' => 3.0, 'verdict' => null]);
+    expect(Catalogue::english()->say($judged->reason))->toContain('At least 80 mm')->toContain('10 rope diameters')->toContain('8 mm polyester');
 });
 
 it('says by how much a tail is short and that nothing has to be tied again', function (): void {
-    $reason = tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, 55, Measure::Millimetres)->reason;
+    $reason = Catalogue::english()->say(tailRule()->judge(TailClass::Loop, RopeInHand::of(8, Material::Polyester), TailSchool::Longer, false, 55, Measure::Millimetres)->reason);
     expect($reason)->toContain('25 mm too short')->toContain('feed')->toContain('no need to tie it again');
 });
 

@@ -7,6 +7,7 @@ namespace Compadre\Core\Awards\Credential;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 use DomainException;
 use Firebase\JWT\JWT;
 use InvalidArgumentException;
@@ -39,7 +40,7 @@ final readonly class Verifier
     {
         $parts = self::opened($token);
         if ($parts === null) {
-            return new Verified(Answer::Altered, 'This is not, or not any more, a badge as it was signed.');
+            return new Verified(Answer::Altered, new Saying('awards.verify_no_token'));
         }
         [$header, $claims] = $parts;
         $signed = $this->signed($token, $header, $claims);
@@ -49,7 +50,7 @@ final readonly class Verifier
         try {
             $says = self::says($claims);
         } catch (Refusal $refusal) {
-            return new Verified(Answer::Altered, "What was signed is no Open Badge: {$refusal->getMessage()}");
+            return new Verified(Answer::Altered, new Saying('awards.verify_no_badge', ['why' => $refusal->sentence()]));
         }
         [$answer, $why] = $this->status($claims);
 
@@ -61,17 +62,17 @@ final readonly class Verifier
     {
         $algorithm = self::plain($header, 'alg');
         if (Algorithm::tryFrom((string) $algorithm) === null) {
-            return new Verified(Answer::Altered, 'It is not signed in a way that is taken here: '.implode(' or ', array_column(Algorithm::cases(), 'value')).'.');
+            return new Verified(Answer::Altered, new Saying('awards.verify_algorithm', ['first' => Algorithm::Rsa->value, 'second' => Algorithm::Edwards->value]));
         }
         foreach (self::OWN_KEYS as $own) {
             if ($header->has($own)) {
-                return new Verified(Answer::Altered, 'It brings along what it is to be held against: that proves nothing.');
+                return new Verified(Answer::Altered, new Saying('awards.verify_own_key'));
             }
         }
         $issuer = $this->issuers[(string) self::plain($claims, 'iss')] ?? null;
         $key = $issuer?->key((string) self::plain($header, 'kid'));
         if ($key === null) {
-            return new Verified(Answer::IssuerUnknown, $issuer === null ? 'Nobody here knows who signed it.' : "It is not signed with a key of $issuer->name that is known here.");
+            return new Verified(Answer::IssuerUnknown, $issuer === null ? new Saying('awards.verify_nobody') : new Saying('awards.verify_key', ['group' => $issuer->name]));
         }
         // Since when it holds is said with it; the moment of looking must not decide whether the signature is right.
         [$nbf, $iat] = [$claims->raw()['nbf'] ?? 0, $claims->raw()['iat'] ?? 0];
@@ -79,7 +80,7 @@ final readonly class Verifier
         try {
             JWT::decode($token, $key);
         } catch (DomainException|InvalidArgumentException|UnexpectedValueException) {
-            return new Verified(Answer::Altered, 'The signature is not right: something in it was changed after it was signed.');
+            return new Verified(Answer::Altered, new Saying('awards.verify_signature'));
         } finally {
             JWT::$timestamp = $clock;
         }
@@ -115,19 +116,19 @@ final readonly class Verifier
         ];
     }
 
-    /** @return array{Answer, string} */
+    /** @return array{Answer, Saying} */
     private function status(Fields $claims): array
     {
-        $unknown = [Answer::StatusUnknown, 'The signature is right. Whether it was taken back since cannot be told: the issuer’s list is not here, or cannot be read.'];
+        $unknown = [Answer::StatusUnknown, new Saying('awards.verify_unknown')];
         $until = self::plain($claims, 'validUntil');
         $end = $claims->raw()['exp'] ?? ($until === null ? null : strtotime($until));
         if ($end !== null && (! is_int($end) || $end < strtotime($this->now))) {
-            return [Answer::StatusUnknown, 'The signature is right, but it was to be good until '.(is_int($end) ? gmdate('Y-m-d', $end) : 'a day that cannot be read').'.'];
+            return [Answer::StatusUnknown, is_int($end) ? new Saying('awards.verify_ended', ['day' => gmdate('Y-m-d', $end)]) : new Saying('awards.verify_ended_sometime')];
         }
         try {
             $status = $claims->objectOrNull('credentialStatus');
             if ($status === null) {
-                return [Answer::Good, 'The signature is right. Its issuer keeps no list of what was taken back.'];
+                return [Answer::Good, new Saying('awards.verify_no_list')];
             }
             $place = $status->text('statusListIndex');
             $lists = $this->listed($status->text('statusListCredential'), $claims->text('iss'));
@@ -141,8 +142,8 @@ final readonly class Verifier
         $said = array_map(static fn (StatusList $list): ?bool => $list->isSet((int) $place), $lists);
 
         return match (true) {
-            in_array(true, $said, true) => [Answer::TakenBack, 'The signature is right, but the issuer has taken it back.'],
-            in_array(false, $said, true) => [Answer::Good, 'The signature is right, and the issuer has not taken it back.'],
+            in_array(true, $said, true) => [Answer::TakenBack, new Saying('awards.verify_taken_back')],
+            in_array(false, $said, true) => [Answer::Good, new Saying('awards.verify_good')],
             default => $unknown,
         };
     }

@@ -12,6 +12,7 @@ use Compadre\Core\Awards\Credential\StatusList;
 use Compadre\Core\Awards\Credential\Verifier;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
 use Firebase\JWT\JWT;
 use Firebase\JWT\Key;
 
@@ -187,7 +188,7 @@ it('is not talked into another way of signing', function (): void {
 it('takes only what says the same twice, and is an Open Badge', function (array $change): void {
     $key = sealKey(Algorithm::Edwards);
     $found = (new Verifier([sealIssuer([$key])], [sealList($key)], SEAL_NOW))->look($key->sign(array_replace_recursive(sealBadge()->claims(), $change)));
-    expect($found->answer)->toBe(Answer::Altered)->and($found->why)->toContain('no Open Badge');
+    expect($found->answer)->toBe(Answer::Altered)->and($found->why->code)->toBe('awards.verify_no_badge')->and(Catalogue::english()->say($found->why))->toContain('no Open Badge');
 })->with([
     'another subject' => [['sub' => 'urn:uuid:x']], 'another id' => [['jti' => 'urn:uuid:x']], 'another kind' => [['type' => ['VerifiableCredential', 'Ticket']]],
     'another issuer inside' => [['issuer' => ['id' => 'urn:uuid:x']]], 'no achievement' => [['credentialSubject' => ['achievement' => 'x']]], 'no day' => [['validFrom' => 7]],
