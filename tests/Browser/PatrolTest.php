@@ -61,3 +61,25 @@ it('shows patrols to a helper, who moves nobody', function (): void {
     expect($this->browser->findElements(WebDriverBy::cssSelector('section[aria-labelledby=patrols] button')))->toBe([])
         ->and($this->find('[aria-label=Terns]')->getText())->toContain('Ada P.');
 });
+
+it('says at each station tonight whose it is', function (): void {
+    $this->house();
+    // All of a patrol are taught at stations of their own, wherever tonight teaches anything.
+    $this->within('foreach (App\Models\Learner::query()->orderBy("name")->get() as $n => $one) { $one->update(["patrol" => ["Gulls", "Terns"][$n % 2]]); }');
+    $this->signIn();
+    $this->see('Run sheet');
+    $cards = $this->wait(fn (): ?array => $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=station]')) ?: null, 'stations');
+    $patrols = $this->fetched('/api/patrols')['patrols'];
+    $of = [];
+    foreach ($patrols as $patrol) {
+        $of += array_fill_keys(array_column($patrol['learners'], 'name'), $patrol['name']);
+    }
+    $seen = [];
+    foreach ($cards as $card) {
+        $text = $card->getText();
+        $here = array_values(array_unique(array_filter($of, fn (string $name): bool => str_contains($text, $name), ARRAY_FILTER_USE_KEY)));
+        expect($here)->toHaveCount(1, $text)->and($text)->toContain($here[0]);
+        $seen[$here[0]] = true;
+    }
+    expect(array_keys($seen))->toEqualCanonicalizing(['Gulls', 'Terns']);
+});

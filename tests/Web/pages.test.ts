@@ -4,6 +4,7 @@ import { clocksApart, dayIn, noteTime, onClock, serverNow } from '../../resource
 import { CARD_MM, fingerMm, keepFinger, keepScale, scaleOf } from '../../resources/js/check/device';
 import { uuid7 } from '../../resources/js/outbox/uuid7';
 import { measureOf, toMillimetres, type Unit } from '../../resources/js/check/measure';
+import { patrolAt } from '../../resources/js/course/people';
 import { namesIn } from '../../resources/js/crew/AddLearners';
 import { sieved } from '../../resources/js/crew/sieve';
 import { meToday } from '../../resources/js/device/today';
@@ -116,6 +117,27 @@ describe('a length that is typed', () => {
     keepScale(CARD_MM * 4);
     expect(scaleOf()).toEqual({ pixels: 4 });
     expect([measureOf('inches'), measureOf('gauge')]).toEqual(['mm', 'gauge']);
+  });
+});
+
+describe('whose station it is', () => {
+  const roll = [
+    { id: 'a', patrol: 'Gulls' },
+    { id: 'b', patrol: 'Gulls' },
+    { id: 'c', patrol: 'Terns' },
+    { id: 'd', patrol: null },
+  ];
+
+  it.each([
+    [['a', 'b'], 'Gulls'],
+    [['a', 'd'], 'Gulls'],
+    [['c'], 'Terns'],
+    [['a', 'c'], undefined],
+    [['d'], undefined],
+    [['somebody gone'], undefined],
+    [[], undefined],
+  ])('of %j is %s', (ids, patrol) => {
+    expect(patrolAt(ids, roll)).toBe(patrol);
   });
 });
 

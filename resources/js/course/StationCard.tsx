@@ -11,6 +11,7 @@ export function StationCard({
   number,
   knots,
   people,
+  patrol,
   own = false,
   frame,
   takes = false,
@@ -22,6 +23,8 @@ export function StationCard({
   number?: number | undefined;
   knots: Record<string, string>;
   people: Record<string, string>;
+  /** Whose station it is, where it is one patrol’s. */
+  patrol?: string | undefined;
   /** Led by who looks on. */
   own?: boolean;
   frame?: Ref<HTMLDivElement>;
@@ -41,6 +44,11 @@ export function StationCard({
         <span className="text-sm text-soft">
           {words.course.station({ n: number })}
           {station.checkers > 0 && `, ${words.course.checking({ n: station.checkers })}`}
+        </span>
+      )}
+      {patrol !== undefined && (
+        <span className="block font-display text-lg leading-tight font-bold break-words text-hemp-deep print:text-sm">
+          {patrol}
         </span>
       )}
       <strong className="block leading-tight">{knots[station.knot ?? ''] ?? station.knot}</strong>

@@ -2,6 +2,7 @@ import { CheckCheck, Hand, Presentation } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { patrolAt } from '../course/people';
 import { type Station, StationCard } from '../course/StationCard';
 import { useMe } from '../device/me';
 import { leadStations, moveLearner } from '../outbox/sync';
@@ -53,7 +54,15 @@ export function Stations({
     <div className="mt-2 flex flex-wrap gap-2 print:mt-0 print:gap-1">
       {[...stations.filter((one) => mine(one.station)), ...stations.filter((one) => !mine(one.station))].map(
         ({ station, number }) => (
-          <Card key={number} station={station} number={number} knots={sheet.knots} people={people} own={mine(station)}>
+          <Card
+            key={number}
+            station={station}
+            number={number}
+            knots={sheet.knots}
+            people={people}
+            patrol={patrolAt([...station.learners, ...station.helpers], sheet.roll)}
+            own={mine(station)}
+          >
             <Lead knot={station.knot ?? ''} mine={mine(station)} sheet={sheet} />
             {moves !== undefined && (
               <Move
