@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { words } from '../words';
 import { ApiProblem } from '../api/client';
 import { signedIn } from '../outbox/who';
@@ -30,15 +30,17 @@ function keptDone(): Done[] {
 export function useChecks() {
   const [busy, setBusy] = useState<string | null>(null);
   const [error, setError] = useState<unknown>(null);
-  const [done, setDone] = useState<Done[]>(keptDone);
+  const [kept] = useState(keptDone);
+  // Quick hands tap before the last answer is here: each adds to what the others have left, not to what it saw when it was tapped.
+  const done = useRef(kept);
   const [last, setLast] = useState<Last | null>(() => {
-    const undo = keptDone().at(-1);
+    const undo = kept.at(-1);
     return undo ? { text: words.check.lastOne({ name: undo.subject.name }), next: '', undo } : null;
   });
 
   const keepDone = (now: Done[]): void => {
     sessionStorage.setItem(KEPT, JSON.stringify({ by: signedIn()?.user.id, done: now }));
-    setDone(now);
+    done.current = now;
   };
 
   const attempt = async (
@@ -60,16 +62,11 @@ export function useChecks() {
     }
   };
 
-  const send = async (
-    subject: Subject,
-    parts: Parts,
-    provisional: Provisional,
-    before = done,
-  ): Promise<string | null> => {
+  const send = async (subject: Subject, parts: Parts, provisional: Provisional): Promise<string | null> => {
     const answer = await attempt(subject, parts, provisional);
     if (!answer) return null;
     const entry = { id: answer.id, subject };
-    keepDone([...before.slice(1 - UNDONE), entry]);
+    keepDone([...done.current.slice(1 - UNDONE), entry]);
     setLast({
       text: words.check.saved({ name: subject.name, verdict: words.verdicts[answer.verdict] }),
       next: answer.provisional ? `${answer.next} ${words.sync.provisional}` : answer.next,
@@ -87,20 +84,16 @@ export function useChecks() {
     subject: Subject,
     parts: Parts,
     provisional: Provisional,
-  ): Promise<string | null> =>
-    (await takeBack({ id, subject }))
-      ? send(
-          subject,
-          parts,
-          provisional,
-          done.filter((entry) => entry.id !== id),
-        )
-      : null;
+  ): Promise<string | null> => {
+    if (!(await takeBack({ id, subject }))) return null;
+    keepDone(done.current.filter((entry) => entry.id !== id));
+    return send(subject, parts, provisional);
+  };
 
   const undo = async (): Promise<void> => {
     const target = last?.undo;
     if (!target || !(await takeBack(target))) return;
-    const rest = done.filter((entry) => entry.id !== target.id);
+    const rest = done.current.filter((entry) => entry.id !== target.id);
     keepDone(rest);
     setLast({ text: words.check.undone({ name: target.subject.name }), next: '', undo: rest[rest.length - 1] ?? null });
   };
