@@ -23,6 +23,10 @@ it('takes ten taps for ten clean passes, two for help, and two for a problem', f
         $this->see("$name: Has it");
     }
     expect($this->script('return window.taps'))->toBe(10);
+    // Who is done stays where they stood: the next tap hits whom it was meant for.
+    $this->allSent();
+    $this->until(fn (): bool => $this->script('return [...document.querySelectorAll("[data-learner]")].filter((one) => one.textContent.includes("nothing open")).length') >= 10, 'the ten done');
+    expect(array_slice($this->script('return [...document.querySelectorAll("[data-learner]")].map((one) => one.dataset.learner)'), 0, 13))->toBe($names);
     $this->lookCloser($names[10]);
     $this->named('With help')->click();
     $this->see("$names[10]: With help");
@@ -158,8 +162,13 @@ it('goes by learner, finds by first letters, and shows only who needs it', funct
     $this->wait(fn (): ?bool => $this->script('return document.querySelectorAll("[data-knot]").length') > 1 ? true : null, 'what is open');
     $this->accessible('one learner');
     $knot = $this->script('return document.querySelector("[data-knot] strong").firstChild.textContent');
+    $stood = $this->script('return [...document.querySelectorAll("[data-knot]")].map((one) => one.dataset.knot)');
     $this->named("$knot: clean pass")->click();
     $this->see('Bram K., ');
+    // What is done stays where it stood.
+    $this->allSent();
+    $this->until(fn (): bool => str_contains((string) $this->find('[data-knot]')->getText(), 'nothing open'), 'the knot done');
+    expect($this->script('return [...document.querySelectorAll("[data-knot]")].map((one) => one.dataset.knot)'))->toBe($stood);
     $this->goTo('/check/square-knot');
     $this->see('Tail: ');
     $all = $this->script('return document.querySelectorAll("[data-learner]").length');

@@ -3,6 +3,7 @@ import type { Schemas } from '../../resources/js/api/client';
 import { clocksApart, dayIn, noteTime, onClock, serverNow } from '../../resources/js/api/time';
 import { CARD_MM, fingerMm, keepFinger, keepScale, scaleOf } from '../../resources/js/check/device';
 import { uuid7 } from '../../resources/js/outbox/uuid7';
+import { inPlace, withDone } from '../../resources/js/check/inPlace';
 import { measureOf, toMillimetres, type Unit } from '../../resources/js/check/measure';
 import { patrolAt } from '../../resources/js/course/people';
 import { namesIn } from '../../resources/js/crew/AddLearners';
@@ -117,6 +118,31 @@ describe('a length that is typed', () => {
     keepScale(CARD_MM * 4);
     expect(scaleOf()).toEqual({ pixels: 4 });
     expect([measureOf('inches'), measureOf('gauge')]).toEqual(['mm', 'gauge']);
+  });
+});
+
+describe('rows that are being tapped', () => {
+  const of = (...ids: string[]) => ids.map((id) => ({ id }));
+  const ids = (rows: { id: string }[]) => rows.map((one) => one.id);
+
+  it('stand as they come until somebody taps, and then as they stood', () => {
+    expect(ids(inPlace(of('b', 'a', 'c'), null))).toEqual(['b', 'a', 'c']);
+    expect(ids(inPlace(of('c', 'a', 'b'), ['b', 'a', 'c']))).toEqual(['b', 'a', 'c']);
+  });
+
+  it('stand so whatever happens meanwhile: some come, some go', () => {
+    const random = seeded(11);
+    for (let round = 0; round < 300; round += 1) {
+      const all = Array.from({ length: 8 }, (_, n) => `l${n}`);
+      const some = () => all.filter(() => random(3) > 0).sort(() => random(3) - 1);
+      const [held, now] = [some(), some()];
+      // The slow way: those who stood there, one by one, then the others.
+      const slow = [...held.filter((id) => now.includes(id)), ...now.filter((id) => !held.includes(id))];
+      expect(ids(inPlace(of(...now), held))).toEqual(slow);
+      const both = withDone(of(...now), of(...held));
+      expect(both.map((one) => one.row.id)).toEqual([...held, ...now.filter((id) => !held.includes(id))]);
+      expect(both.filter((one) => one.isDone).map((one) => one.row.id)).toEqual(held.filter((id) => !now.includes(id)));
+    }
   });
 });
 

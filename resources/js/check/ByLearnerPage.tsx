@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { ChevronRight } from 'lucide-react';
+import { Check, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
@@ -12,6 +12,7 @@ import { words } from '../words';
 import { markWords } from '../drawing/markWords';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
+import { withDone } from './inPlace';
 import { PartsSheet } from './PartsSheet';
 import { PassButton } from './PassButton';
 import { UndoBar } from './UndoBar';
@@ -69,6 +70,8 @@ function OneLearner({ id }: { id: string }) {
   const page = useQuery(openForQuery(id));
   const checks = useChecks();
   const [open, setOpen] = useState<string | null>(null);
+  // As they stood at the first tap: what is done stays where it was, so that the next tap hits what it was meant for.
+  const [held, setHeld] = useState<OpenFor['knots'] | null>(null);
   if (page.isPending) return <Loading />;
   if (page.isError) return <Failure error={page.error} retry={() => void page.refetch()} />;
   const { learner, knots, meeting } = page.data;
@@ -81,15 +84,20 @@ function OneLearner({ id }: { id: string }) {
         </Link>
       </div>
       <Faults error={checks.error} />
-      {knots.length === 0 && <p>{words.check.nothingOpen}</p>}
+      {knots.length === 0 && held === null && <p>{words.check.nothingOpen}</p>}
       <ul className="flex flex-col gap-2">
-        {knots.map((knot) => (
+        {withDone(knots, held).map(({ row: knot, isDone }) => (
           <KnotRow
             key={knot.id}
             knot={knot}
+            isDone={isDone}
             busy={checks.busy === `${learner.id} ${knot.id}`}
-            onOpen={() => setOpen(knot.id)}
-            onPass={() =>
+            onOpen={() => {
+              setHeld(held ?? knots);
+              setOpen(knot.id);
+            }}
+            onPass={() => {
+              setHeld(held ?? knots);
               void checks.send(
                 {
                   learner: learner.id,
@@ -99,8 +107,8 @@ function OneLearner({ id }: { id: string }) {
                 },
                 cleanPass(knot),
                 knot.clean,
-              )
-            }
+              );
+            }}
           />
         ))}
       </ul>
@@ -112,19 +120,24 @@ function OneLearner({ id }: { id: string }) {
 
 function KnotRow({
   knot,
+  isDone,
   busy,
   onOpen,
   onPass,
 }: {
   knot: OpenFor['knots'][number];
+  /** Nothing is open of it any more. */
+  isDone: boolean;
   busy: boolean;
   onOpen: () => void;
   onPass: () => void;
 }) {
-  const notes = [
-    knot.wanted ? words.check.wants({ level: words.levels[knot.wanted] }) : '',
-    knot.mark?.due && knot.mark.chance !== null ? words.check.due({ share: percent(knot.mark.chance) }) : '',
-  ].filter((note) => note !== '');
+  const notes = isDone
+    ? [words.check.done]
+    : [
+        knot.wanted ? words.check.wants({ level: words.levels[knot.wanted] }) : '',
+        knot.mark?.due && knot.mark.chance !== null ? words.check.due({ share: percent(knot.mark.chance) }) : '',
+      ].filter((note) => note !== '');
   return (
     <li className="flex items-stretch gap-3" data-knot={knot.id}>
       <button
@@ -132,7 +145,11 @@ function KnotRow({
         onClick={onOpen}
         className="flex min-h-16 min-w-0 flex-1 items-center gap-3 rounded-xl border border-line bg-card px-3 text-left hover:bg-wash"
       >
-        <Mark mark={knot.mark} label={markWords(knot.mark)} size={34} />
+        {isDone ? (
+          <Check aria-hidden className="size-8.5 shrink-0 text-right" strokeWidth={3} />
+        ) : (
+          <Mark mark={knot.mark} label={markWords(knot.mark)} size={34} />
+        )}
         <span className="min-w-0 flex-1">
           <strong className="block text-lg leading-tight">
             {knot.name}

@@ -9,6 +9,7 @@ import { length, millimetres } from '../words/format';
 import { words } from '../words';
 import { CheckHead } from './CheckHead';
 import { FindBox, startsWith } from './FindBox';
+import { inPlace } from './inPlace';
 import { LearnerRow } from './LearnerRow';
 import { lookUp } from './lookUp';
 import { PartsSheet } from './PartsSheet';
@@ -132,10 +133,12 @@ function Rows({
   const checks = useChecks();
   const meeting = sheet.meeting?.id ?? null;
   const walkIns = useWalkIns(sheet.rows.map((one) => one.id));
-  const rows = [...walkIns, ...sheet.rows];
+  // As they stood at the first tap: the sheet is asked for anew after each, and the server puts who is done behind the others.
+  const [held, setHeld] = useState<{ rows: string[]; shown: string[] } | null>(null);
+  const rows = inPlace([...walkIns, ...sheet.rows], held?.rows ?? null);
   const named = rows.filter((one) => startsWith(one.name, text));
   const shown = (named.length > 0 ? named : rows).filter(
-    (one) => !needOnly || (one.wanted !== null && one.present !== false),
+    (one) => !needOnly || held?.shown.includes(one.id) === true || (one.wanted !== null && one.present !== false),
   );
   const row = rows.find((one) => one.id === open);
   const first = shown[0]?.id ?? null;
@@ -143,8 +146,16 @@ function Rows({
   const toggle = (): void => {
     sessionStorage.setItem('compadre-need-only', needOnly ? 'no' : 'yes');
     setNeedOnly(!needOnly);
+    setHeld(null);
+  };
+  const hold = (): void =>
+    setHeld((now) => now ?? { rows: rows.map((one) => one.id), shown: shown.map((one) => one.id) });
+  const look = (id: string): void => {
+    hold();
+    setOpen(id);
   };
   const pass = (one: CheckSheet['rows'][number]): void => {
+    hold();
     const parts = cleanPass(sheet.knot);
     void checks.send({ learner: one.id, name: one.name, knot: sheet.knot.id, meeting }, parts, lookUp(sheet, parts));
   };
@@ -190,7 +201,7 @@ function Rows({
             row={one}
             busy={checks.busy === `${one.id} ${sheet.knot.id}`}
             onPass={() => pass(one)}
-            onOpen={() => setOpen(one.id)}
+            onOpen={() => look(one.id)}
           />
         ))}
       </ul>
