@@ -79,7 +79,10 @@ final class Refusal extends DomainException
 
     public function messageIn(Catalogue $words): string
     {
-        return ($this->where === '' ? '' : "$this->where: ").$words->say($this->sentence());
+        // A sentence of its own does not say the field: whoever mends a file is told.
+        $where = $this->where === '' ? '' : "$this->where: ".($this->field !== '' && $this->hasSentence() ? "$this->field: " : '');
+
+        return $where.$words->say($this->sentence());
     }
 
     /** @return array{field: string, value: mixed, allowed: string, message: string, code: string, parameters: object} */

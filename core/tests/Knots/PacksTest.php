@@ -56,7 +56,7 @@ it('refuses drawings that are not clear, and says where', function (Closure $spo
     $pack = Json::arrays(Json::file(packs().'/knots/square-knot.json'));
     $method = Method::from(Fields::of($spoil($pack['methods'][0])));
     expect(fn () => DrawingLimits::hold($method, 'square-knot.json'))
-        ->toThrow(fn (Refusal $refusal) => expect($refusal->getMessage())->toContain('square-knot.json: method "right-over-left"')->toContain($says));
+        ->toThrow(fn (Refusal $refusal) => expect($refusal->getMessage())->toStartWith('square-knot.json: /')->toContain(': method "right-over-left"')->toContain($says));
 })->with([
     'flattened' => [fn (array $method) => flattened($method, 1.0, 0.4), 'crossing angle of the loose drawing'],
     'cramped' => [fn (array $method) => flattened($method, 0.5, 0.5), 'expected at least'],

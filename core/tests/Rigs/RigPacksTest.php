@@ -154,7 +154,7 @@ it('names file and field of a pack with a fault', function (array $change, strin
     expect(fn () => rigShelf()->with([Fields::of($pack)])->verify(rigSchema()))->toThrow(Refusal::class, $message);
 })->with([
     'an unknown knot' => [['places' => [['knots' => [['knot' => 'stoat-hitch']]]]], 'our-pole.json: /places/0/knots/0/knot'],
-    'a unit that does not fit' => [['lets' => [['is' => 'guy_height_mm ** 2 + peg_distance_mm']]], 'our-pole.json: /lets/0/is: in'],
+    'a unit that does not fit' => [['lets' => [['is' => 'guy_height_mm ** 2 + peg_distance_mm']]], 'our-pole.json: /lets/0/is: In'],
     'a length where degrees are wanted' => [['figures' => [['unit' => 'deg']]], 'it comes to mm, and deg is wanted'],
     'a circle' => [['lets' => [['is' => 'mm(1) + guy_rope']]], 'our-pole.json: /lets/0/is'],
     'a place nobody knows' => [['members' => [['at' => ['roof']]]], 'our-pole.json: /members/0/at/0'],

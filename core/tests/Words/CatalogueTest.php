@@ -81,7 +81,7 @@ it('tells a refusal by its code and what the code is about', function (): void {
 
 it('finds a refusal elsewhere, and in a file', function (): void {
     $refusal = Refusal::of('/a', 1, 'rope.lashing', ['knot' => 'Bowline'])->in('knots.json')->below('/list/3');
-    expect($refusal->field)->toBe('/list/3/a')->and($refusal->getMessage())->toBe('knots.json: Bowline is reckoned from its poles; there is nothing to measure.')
-        ->and($refusal->hasSentence())->toBeTrue()->and($refusal->at('/b')->getMessage())->toStartWith('knots.json: ')
+    expect($refusal->field)->toBe('/list/3/a')->and($refusal->getMessage())->toBe('knots.json: /list/3/a: Bowline is reckoned from its poles; there is nothing to measure.')
+        ->and($refusal->hasSentence())->toBeTrue()->and($refusal->at('/b')->getMessage())->toStartWith('knots.json: /b: ')
         ->and(Catalogue::english()->say($refusal->sentence()))->toStartWith('Bowline is')->and(Catalogue::english()->say($refusal->allowed()))->toBe('a knot that is no lashing');
 });
