@@ -22,7 +22,8 @@ final readonly class PatrolBoard
             $learner->patrol === null ? $without[] = $learner->about() : $patrols[$learner->patrol][] = $learner;
         }
         uksort($patrols, static fn (string|int $a, string|int $b): int => strnatcasecmp((string) $a, (string) $b));
-        $next = $group->term()->get()->first(static fn (Meeting $meeting): bool => $meeting->isAhead($group->today()));
+        $today = $group->today();
+        $next = $group->term()->where('date', '>=', $today)->get()->first(static fn (Meeting $meeting): bool => $meeting->isAhead($today));
 
         return [
             'patrols' => array_map(

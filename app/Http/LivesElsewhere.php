@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Models\Group;
-use Compadre\Core\Words\Day;
 
 /**
  * A group that has moved to another house: here it is looked at, and nothing of it is written any more.
@@ -16,7 +15,7 @@ final class LivesElsewhere extends TurnedAway
     public static function hold(Group $group): void
     {
         if ($group->left_at !== null) {
-            throw self::with(423, '/group', $group->name, 'http.moved', ['group' => $group->name, 'on' => new Day($group->left_at->setTimezone($group->time_zone)->format('Y-m-d'))]);
+            throw self::with(423, '/group', $group->name, 'http.moved', ['group' => $group->name, 'on' => self::dayOf($group, $group->left_at)]);
         }
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Models\Group;
-use Compadre\Core\Words\Day;
 
 /**
  * No group is open to whoever asks: they belong to none, theirs is closed, or their page shows another.
@@ -26,7 +25,7 @@ final class NoGroup extends TurnedAway
     public static function holdOpen(Group $group): void
     {
         if ($group->closed_at !== null) {
-            throw self::with(423, '/group', $group->name, 'http.closed', ['group' => $group->name, 'on' => new Day($group->closed_at->setTimezone($group->time_zone)->format('Y-m-d'))]);
+            throw self::with(423, '/group', $group->name, 'http.closed', ['group' => $group->name, 'on' => self::dayOf($group, $group->closed_at)]);
         }
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Models\Group;
+use Carbon\CarbonImmutable;
 use Compadre\Core\Refusal;
 use Compadre\Core\Words\Day;
 use RuntimeException;
@@ -22,5 +24,11 @@ abstract class TurnedAway extends RuntimeException
     final protected static function with(int $status, string $field, ?string $value, string $code, array $parameters = []): static
     {
         return new static($status, Refusal::of($field, $value, $code, $parameters));
+    }
+
+    /** The day on which something happened where the group is. */
+    final protected static function dayOf(Group $group, CarbonImmutable $moment): Day
+    {
+        return new Day($moment->setTimezone($group->time_zone)->format('Y-m-d'));
     }
 }

@@ -9,15 +9,6 @@ use PhpParser\NodeFinder;
 use PhpParser\ParserFactory;
 use Symfony\Component\Finder\Finder;
 
-/** @return array<string, list<string>> what is asked for by each message of words/en/answers, by its code */
-function answerCodes(): array
-{
-    exec('node '.escapeshellarg(dirname(__DIR__).'/Web/answers.mjs'), $lines, $code);
-    expect($code)->toBe(0);
-
-    return json_decode(implode("\n", $lines), true, flags: JSON_THROW_ON_ERROR);
-}
-
 /**
  * What is wrong with the codes in some PHP: those that no message has, and refusals that give a message something else than it asks for.
  *
@@ -60,7 +51,8 @@ function answerFaults(string $php, array $codes, array &$used): array
 }
 
 test('what the core and the server say is in the words: each code is a message, given what it asks for, and no message is left over', function (): void {
-    $codes = answerCodes();
+    /** What is asked for by each message of words/en/answers, by its code. */
+    $codes = saidByNode('answers.mjs');
     expect(count($codes))->toBeGreaterThan(300);
     $used = $faults = [];
     $root = dirname(__DIR__, 2);

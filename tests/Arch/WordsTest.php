@@ -2,17 +2,8 @@
 
 declare(strict_types=1);
 
-/** @return list<array{locale: string, text: string, values: array<string, string|int>, said: string}> */
-function saidByTheBrowsersReader(): array
-{
-    exec('node '.escapeshellarg(dirname(__DIR__).'/Web/say.mjs'), $lines, $code);
-    expect($code)->toBe(0);
-
-    return json_decode(implode("\n", $lines), true, flags: JSON_THROW_ON_ERROR);
-}
-
 test('PHP and the browser say every message alike', function () {
-    $said = saidByTheBrowsersReader();
+    $said = saidByNode('say.mjs');
     expect(count($said))->toBeGreaterThan(1000);
     foreach ($said as $one) {
         $format = MessageFormatter::create($one['locale'], $one['text']);

@@ -47,6 +47,12 @@ export const outlookQuery = queryOptions({
   refetchInterval: ({ state }) => (state.data?.improving ? 8_000 : false),
 });
 
+/** An answer from which much else follows: shown at once, and all else that is shown is asked for anew. */
+export function tookIn(queryKey: readonly [string], now: object): void {
+  queryClient.setQueryData(queryKey, now);
+  void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== queryKey[0] });
+}
+
 /** The course after a change of plan: shown at once, and whatever else was laid out from the plan is asked for anew. */
 export function tookPlan(now: Schemas['Course']): void {
   queryClient.setQueryData(courseQuery.queryKey, now);

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { call, type Schemas } from '../api/client';
-import { queryClient } from '../api/queries';
+import { tookIn } from '../api/queries';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { Faults } from '../ui/states';
@@ -17,10 +17,7 @@ export function Forgetting() {
   });
   const choose = useMutation({
     mutationFn: (use: 'usual' | 'own') => call('PUT', '/api/group/memory', { body: { use } }),
-    onSuccess: (now) => {
-      queryClient.setQueryData(['memory'], now);
-      void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'memory' });
-    },
+    onSuccess: (now) => tookIn(['memory'], now),
   });
   if (!memory.data) return null;
   const { results, needed, judged_on: judged, usual, own, better, in_use: inUse } = memory.data;

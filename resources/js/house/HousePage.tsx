@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { groupQuery, queryClient } from '../api/queries';
+import { groupQuery, queryClient, tookIn } from '../api/queries';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Link } from 'react-router';
@@ -67,11 +67,8 @@ function useChange() {
         Pick<Settings, 'name' | 'units' | 'words' | 'tail_school' | 'backup' | 'old_share' | 'new_knots' | 'methods'>
       >,
     ) => call('PUT', '/api/group', { body: change }),
-    onSuccess: (now) => {
-      queryClient.setQueryData(groupQuery.queryKey, now);
-      // Tails, plans and first methods all follow from it.
-      void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'group' });
-    },
+    // Tails, plans and first methods all follow from it.
+    onSuccess: (now) => tookIn(['group'], now),
   });
 }
 

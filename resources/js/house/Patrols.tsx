@@ -2,11 +2,12 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { ApiProblem, call, type Schemas } from '../api/client';
-import { queryClient } from '../api/queries';
+import { tookIn } from '../api/queries';
 import * as limits from '../api/limits';
 import { useMe } from '../device/me';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { LINK } from '../ui/link';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
@@ -27,9 +28,8 @@ export function Patrols() {
     mutationFn: (change: { learners: string[]; patrol: string | null }) =>
       call('PUT', '/api/patrols', { body: change }),
     onSuccess: (now) => {
-      queryClient.setQueryData(['patrols'], now);
       // Stations, and so the plan, follow from it.
-      void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'patrols' });
+      tookIn(['patrols'], now);
       setPicked(new Set());
       setNaming(null);
     },
@@ -102,7 +102,7 @@ export function Patrols() {
                 type="button"
                 aria-label={words.patrols.allOf({ patrol: one.name })}
                 onClick={() => toggle(one.learners.map(({ id }) => id))}
-                className="min-h-12 self-start font-semibold underline decoration-hemp decoration-2 underline-offset-4"
+                className={`self-start ${LINK}`}
               >
                 {words.patrols.all}
               </button>

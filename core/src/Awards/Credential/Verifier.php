@@ -62,7 +62,7 @@ final readonly class Verifier
     {
         $algorithm = self::plain($header, 'alg');
         if (Algorithm::tryFrom((string) $algorithm) === null) {
-            return new Verified(Answer::Altered, new Saying('awards.verify_algorithm', ['first' => Algorithm::Rsa->value, 'second' => Algorithm::Edwards->value]));
+            return new Verified(Answer::Altered, new Saying('awards.verify_algorithm', ['ways' => Saying::either(array_map(static fn (Algorithm $one): Saying => new Saying('any.just', ['text' => $one->value]), Algorithm::cases()))]));
         }
         foreach (self::OWN_KEYS as $own) {
             if ($header->has($own)) {
