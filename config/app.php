@@ -47,6 +47,6 @@ return [
     // Changes when the code that draws and judges knots does: what it computed before is then computed anew.
     'engine' => sha1(implode(',', array_map(
         static fn (string $file): string => $file.filemtime($file),
-        [...(glob(base_path('core/src/{Topology,Knots,Mistakes,Drawing,Practice}/*.php'), GLOB_BRACE) ?: []), base_path('core/src/Rope/RopeUse.php'), base_path('app/Knots/KnotView.php'), base_path('app/Practice/Corner.php')],
+        [...(glob(base_path('core/src/{Topology,Knots,Mistakes,Drawing,Practice}/*.php'), GLOB_BRACE) ?: []), base_path('core/src/Rope/RopeUse.php'), ...(glob(base_path('words/*/{answers,packs/*}/*.json'), GLOB_BRACE) ?: []), base_path('app/Knots/KnotView.php'), base_path('app/Practice/Corner.php')],
     ))),
 ];

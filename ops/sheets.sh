@@ -5,6 +5,11 @@ knot_draw() {
     php core/bin/draw "$@"
 }
 
+pack_texts() {
+    packages_need php8.2-cli php8.2-mbstring php8.2-intl
+    php core/bin/texts "$@"
+}
+
 knot_relax() {
     packages_need php8.2-cli php8.2-mbstring
     php core/bin/relax "$@"

@@ -41,11 +41,14 @@ function read(parts, message, found) {
 /** What the core and the server say, a file a room. PHP reads it; no screen does. */
 const ANSWERS = 'answers/';
 
+/** The texts of packs, in their shape: `./compadre words` looks at them. */
+const PACKS = 'packs/';
+
 /** The files of a language, by name. */
 export const language = (name) =>
   Object.fromEntries(
     readdirSync(join(folder, name), { recursive: true })
-      .filter((file) => file.endsWith('.json'))
+      .filter((file) => file.endsWith('.json') && !file.startsWith(PACKS))
       .sort()
       .map((file) => [file, JSON.parse(readFileSync(join(folder, name, file), 'utf8'))]),
   );

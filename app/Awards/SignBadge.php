@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Awards;
 
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\Award;
 use App\Models\Group;
@@ -54,7 +55,7 @@ final readonly class SignBadge
         $pack = $group->shelf()->exactly($award->badge, $award->version);
         $about = Proof::from(Fields::of($award->proof))->about;
         // Where the version it was met in is gone, what it asked for is told in the words of then.
-        $criteria = $pack === null ? $about : Criteria::of($pack->requirement, $this->names->of(...));
+        $criteria = $pack === null ? $about : Criteria::of($pack->requirement, $this->names->of(...), Words::asked());
 
         return new OpenBadge($award->id, $subject, $this->keys->issuer($group), $group->name, $award->badge, $award->version, $award->name, $about === '' ? $award->name : $about, $criteria === '' ? $award->name : $criteria, $award->decided_on.'T00:00:00Z', $learner, $list, $place);
     }

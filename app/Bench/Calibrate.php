@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Knots\KnotView;
 use App\Knots\OwnMeasures;
@@ -40,7 +41,7 @@ final readonly class Calibrate
                 $turns = $this->knots->turns($id, null);
                 $knots[] = [
                     'id' => $id, 'name' => $this->names->of($id), 'turns' => $turns === [] ? 0 : $turns[0]['turns'], 'loop' => $knot->family === Family::Loop,
-                    'start' => $knot->ropeFactor, 'estimate' => isset($own[$id]) ? round($own[$id]->factor, 2) : null, 'sure' => ($own[$id] ?? Calibration::of($knot, []))->sure(),
+                    'start' => $knot->ropeFactor, 'estimate' => isset($own[$id]) ? round($own[$id]->factor, 2) : null, 'sure' => Words::asked()->say(($own[$id] ?? Calibration::of($knot, []))->sure()),
                     'measures' => array_values(($measures[$id] ?? collect())->map(fn (Measure $one): array => $this->about($one))->all()),
                 ];
             }

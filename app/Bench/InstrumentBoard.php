@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\Rope;
 use Compadre\Core\Data\Fields;
@@ -51,6 +52,6 @@ final class InstrumentBoard
 
     private function shelf(): RigShelf
     {
-        return $this->shelf ??= RigShelf::instruments(config()->string('app.packs'), $this->library);
+        return $this->shelf ??= RigShelf::instruments(config()->string('app.packs'), $this->library, Words::overlay());
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Http\Words;
 use App\Knots\KnotNames;
 use Compadre\Core\Compute\ChooseOperation;
 use Compadre\Core\Data\Fields;
@@ -12,6 +13,7 @@ use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Choosing\Chooser;
+use Compadre\Core\Words\Saying;
 
 /**
  * Which knot for this? The job as JSON in the address.
@@ -32,17 +34,17 @@ final readonly class WhichKnot
         $job = Json::read(is_string($text) ? $text : throw Refusal::of('/job', $text, 'bench.job'), '/job');
         $choose = new ChooseOperation($this->chooser, $this->library);
         Schema::hold($job, $choose->input());
-        $answer = Fields::of(Json::arrays($choose->run(Fields::of(Json::arrays($job)))));
+        $choice = $choose->choose(Fields::of(Json::arrays($job)));
 
         return [
-            'answers' => array_map(fn (Fields $one): array => $this->knot($one) + ['method' => $one->textOrNull('method')], $answer->objects('answers')),
-            'left_out' => array_map($this->knot(...), $answer->objects('left_out')),
+            'answers' => array_map(fn (array $one): array => $this->knot($one['knot'], $one['reason']) + ['method' => $one['method']], $choice->answers),
+            'left_out' => array_map(fn (array $one): array => $this->knot($one['knot'], $one['reason']), $choice->leftOut),
         ];
     }
 
     /** @return array<string, mixed> */
-    private function knot(Fields $one): array
+    private function knot(string $id, Saying $reason): array
     {
-        return ['id' => $one->text('knot'), 'name' => $this->names->of($one->text('knot')), 'reason' => $one->text('reason')];
+        return ['id' => $id, 'name' => $this->names->of($id), 'reason' => Words::asked()->say($reason)];
     }
 }

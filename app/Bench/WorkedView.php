@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Http\Words;
 use Compadre\Core\Rigs\Member;
 use Compadre\Core\Rigs\Pack\FigurePlan;
 use Compadre\Core\Rigs\Pack\Question;
@@ -46,6 +47,7 @@ final readonly class WorkedView
      */
     public function worked(Rigged $rigged, array $poles = []): array
     {
+        $words = Words::asked();
         $served = $poles === [] ? [] : (new PolesInHand($poles))->serve($rigged->members);
         $figures = array_filter($rigged->rig->figures, static fn (FigurePlan $figure): bool => isset($rigged->figures[$figure->id]));
 
@@ -58,7 +60,7 @@ final readonly class WorkedView
                 'place' => $knot->place, 'where' => $knot->where, 'knot' => $this->list->named([$knot->knot])[0], 'method' => $knot->method, 'wraps' => $knot->wraps, 'counts' => $knot->counts, 'why' => $knot->why, 'others' => $this->list->named($knot->others),
             ], $rigged->knots),
             'figures' => array_values(array_map(static fn (FigurePlan $figure): array => ['id' => $figure->id, 'name' => $figure->name, 'unit' => $figure->unit, 'value' => $rigged->figures[$figure->id]], $figures)),
-            'cut' => $rigged->cut, 'advice' => $rigged->advice, 'reason' => $rigged->reason, 'sketch' => $rigged->sketch->toArray(),
+            'cut' => $rigged->cut, 'advice' => array_map($words->say(...), $rigged->advice), 'reason' => $words->say($rigged->reason), 'sketch' => $rigged->sketch->toArray(),
         ];
     }
 

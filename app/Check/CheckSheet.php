@@ -51,7 +51,7 @@ final readonly class CheckSheet
             'ropes' => $ropes->map(fn (Rope $rope): array => $rope->about())->values()->all(),
             'rope' => $rope === null ? null : $rope->about(),
             'in_hand' => $rope?->inHandFor($knot)->toArray(),
-            'verdicts' => VerdictTable::of($knot, $this->packs->tails()),
+            'verdicts' => VerdictTable::of($knot, $this->packs->tails(), Words::asked()),
             'rows' => self::rows($state ?? GroupState::of($group), $knot, $meeting),
         ] + ($rope === null || ! $knot->hasTail ? ['tail' => null, 'limits' => null] : $this->tail($group, $knot, $rope));
     }
@@ -89,6 +89,7 @@ final readonly class CheckSheet
         $learner = $state->own($learner);
         $meeting = self::tonight($group);
         $open = $state->wantedBy($learner);
+        $words = Words::asked();
         $rows = [];
         foreach ($this->library->all() as $order => $knot) {
             $standing = $learner->standings->firstWhere('knot', $knot->id);
@@ -99,7 +100,7 @@ final readonly class CheckSheet
             }
             $rows[] = [[($mark['due'] ?? false) ? 0 : 1, $mark['chance'] ?? 1.0, $this->library->depth($knot->id), $knot->minutes, $order], [
                 'id' => $knot->id, 'name' => $knot->names[0], 'has_dressing' => $knot->hasDressing, 'has_tail' => $knot->hasTail,
-                'wanted' => $wanted?->value, 'mark' => $mark, 'clean' => VerdictTable::clean($knot, $this->packs->tails()),
+                'wanted' => $wanted?->value, 'mark' => $mark, 'clean' => VerdictTable::clean($knot, $this->packs->tails(), $words),
             ]];
         }
         usort($rows, fn (array $a, array $b): int => $a[0] <=> $b[0]);

@@ -11,6 +11,8 @@ use Compadre\Core\Checking\Level;
 use Compadre\Core\Checking\NextStep;
 use Compadre\Core\Checking\Observation;
 use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Written;
 
 /**
  * A check event as read, with what the core found, waiting for the level it brings the learner to.
@@ -37,11 +39,11 @@ final readonly class ReadCheck
     public function answered(?Level $level): array
     {
         $next = match ($this->core->kind) {
-            Kind::Retract => 'Taken back.',
-            Kind::Used => "Used in: {$this->row['rig_name']}.",
-            default => NextStep::sentence($this->finding, $this->seen, $this->knot, $level),
+            Kind::Retract => new Saying('check.taken_back'),
+            Kind::Used => new Saying('check.used_in', ['rig' => (string) $this->row['rig_name']]),
+            default => NextStep::of($this->finding, $this->seen, $this->knot, $level),
         };
 
-        return ['answer_level' => $level?->value, 'answer_next' => $next] + $this->row;
+        return ['answer_level' => $level?->value, 'answer_next' => Written::text($next)] + $this->row;
     }
 }

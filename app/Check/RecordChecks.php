@@ -6,6 +6,7 @@ namespace App\Check;
 
 use App\Http\LivesElsewhere;
 use App\Http\NoGroup;
+use App\Http\Words;
 use App\Models\GoneLearner;
 use App\Models\Group;
 use App\Models\Learner;
@@ -15,6 +16,8 @@ use Carbon\CarbonImmutable;
 use Compadre\Core\Checking\Verdict;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Written;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -187,7 +190,7 @@ final readonly class RecordChecks
      */
     private static function answer(array $row): array
     {
-        return ['id' => (string) $row['id'], 'verdict' => (string) $row['verdict'], 'level' => $row['answer_level'] === null ? null : (string) $row['answer_level'], 'next' => (string) $row['answer_next']];
+        return ['id' => (string) $row['id'], 'verdict' => (string) $row['verdict'], 'level' => $row['answer_level'] === null ? null : (string) $row['answer_level'], 'next' => Words::asked()->say(Written::read($row['answer_next']))];
     }
 
     /**
@@ -197,6 +200,6 @@ final readonly class RecordChecks
      */
     private static function gone(string $id): array
     {
-        return ['id' => $id, 'verdict' => Verdict::Incomplete->value, 'level' => null, 'next' => 'This learner was removed from the group; the check was not kept.'];
+        return ['id' => $id, 'verdict' => Verdict::Incomplete->value, 'level' => null, 'next' => Words::asked()->say(new Saying('check.gone'))];
     }
 }

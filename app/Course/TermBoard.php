@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Course;
 
+use App\Http\Words;
 use App\Models\Attendance;
 use App\Models\Group;
 use App\Models\GroupState;
@@ -25,6 +26,7 @@ final class TermBoard
      */
     public static function of(Group $group, GroupState $state, Collection $meetings, TermSheet $plan): array
     {
+        $words = Words::asked();
         $seen = self::seen($group);
         $present = Attendance::query()->whereIn('meeting_id', $meetings->modelKeys())->where('present', true)->selectRaw('meeting_id, count(*) as n')->groupBy('meeting_id')->pluck('n', 'meeting_id');
         $shown = [];
@@ -40,7 +42,7 @@ final class TermBoard
             $term[] = $meeting->about() + [
                 'number' => $number + 1,
                 'state' => ! $meeting->isAhead($state->today) ? 'past' : ($meeting->date === $state->today ? 'tonight' : 'ahead'),
-                'blocks' => array_map(fn (Block $block): array => $block->toArray(), $blocks),
+                'blocks' => array_map(fn (Block $block): array => $block->toArray($words), $blocks),
                 'remembered' => isset($plan->remembered[$meeting->id]) ? $plan->remembered[$meeting->id]->toArray() : null,
                 'introduced' => $introduced, 'revisited' => $revisited,
                 'present' => (int) ($present[$meeting->id] ?? 0), 'results' => array_sum($counts),

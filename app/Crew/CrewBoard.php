@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Marks;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Teaching\BadgePack;
+use Compadre\Core\Words\Saying;
 
 /**
  * Learners down, knots across, and how far the badges are.
@@ -75,6 +77,7 @@ final readonly class CrewBoard
      */
     private function ready(array $badges, array $progress): array
     {
+        $words = Words::asked();
         $sentences = [];
         foreach ($badges as $badge) {
             [$done, $near] = [[], []];
@@ -91,10 +94,10 @@ final readonly class CrewBoard
                 }
             }
             if ($done !== []) {
-                $sentences[] = $badge->name.' is complete for '.rtrim(implode(', ', $done), '.').'.';
+                $sentences[] = $words->say(new Saying('crew.complete_for', ['badge' => $badge->name, 'learners' => rtrim(implode(', ', $done), '.')]));
             }
             if ($near !== []) {
-                $sentences[] = 'One knot short of '.$badge->name.': '.rtrim(implode(', ', $near), '.').'.';
+                $sentences[] = $words->say(new Saying('crew.one_short', ['badge' => $badge->name, 'learners' => rtrim(implode(', ', $near), '.')]));
             }
         }
 

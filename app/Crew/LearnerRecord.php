@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Crew;
 
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\Attendance;
 use App\Models\Award;
@@ -73,13 +74,14 @@ final readonly class LearnerRecord
      */
     private function ticks(BadgeShelf $shelf, Group $group, Learner $learner, Collection $people): array
     {
+        $catalogue = Words::asked();
         $words = [];
         foreach ($shelf->all() as $badge) {
             foreach ($badge->requirement->notes() as $note) {
-                $words[$note->key()] = Criteria::ofNote($note->kind, $note->words);
+                $words[$note->key()] = $catalogue->say(Criteria::ofNote($note->kind, $note->words));
             }
             foreach ($badge->requirement->leaves() as $leaf) {
-                $words[$leaf->key()] = Criteria::ofKnot($this->names->of($leaf->knot), $leaf->level, $leaf->in);
+                $words[$leaf->key()] = $catalogue->say(Criteria::ofKnot($this->names->of($leaf->knot), $leaf->level, $leaf->in));
             }
         }
 

@@ -9,6 +9,7 @@ use App\Crew\AddLearners;
 use App\House\Badges\KeepBadge;
 use App\House\People\KnownAccount;
 use App\House\People\NewPerson;
+use App\Http\Words;
 use App\Models\Group;
 use App\Models\Membership;
 use App\Models\Role;
@@ -89,7 +90,7 @@ final readonly class SetUpGroup
         foreach ($set->objects('own_badges') as $index => $own) {
             $knots = $own->texts('knots');
             try {
-                $pack = BadgePack::ofTicked(trim($own->text('name')), $knots === [] ? throw Refusal::of('/knots', $knots, 'knots.some_knot') : $knots, $own->wholeOrNull('any'), $group->age_from, $group->age_to, array_keys($group->shelf()->all()));
+                $pack = BadgePack::ofTicked(trim($own->text('name')), $knots === [] ? throw Refusal::of('/knots', $knots, 'knots.some_knot') : $knots, $own->wholeOrNull('any'), $group->age_from, $group->age_to, array_keys($group->shelf()->all()), Words::asked());
                 $this->keepBadge->choose($group, $this->keepBadge->save($leader, $pack)->id, $own->textOrNull('due_on'));
             } catch (Refusal $fault) {
                 throw $fault->below("/own_badges/$index");

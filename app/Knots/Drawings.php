@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\Words;
 use Compadre\Core\Knots\Library;
 use Illuminate\Support\Facades\Cache;
 
 /**
- * What was computed of the packs stays right until a pack or the code that computes it changes.
+ * What was computed of the packs stays right until a pack, the code that computes it or the words change; each language has its own.
  */
 final readonly class Drawings
 {
@@ -28,6 +29,6 @@ final readonly class Drawings
     public function kept(string $what, callable $compute): mixed
     {
         /** @var T */
-        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine'), self::KEPT, $compute(...));
+        return Cache::store('drawings')->remember("$what-{$this->library->stamp()}-".config()->string('app.engine').'-'.Words::language(), self::KEPT, $compute(...));
     }
 }

@@ -61,10 +61,8 @@ final readonly class KnotCompared
             $likely = [];
             foreach ($knot->methods as $method) {
                 foreach ((new MistakeFinder($this->library, $this->index))->of($knot, $method) as $found) {
-                    foreach ($knot->mistakes as $mistake) {
-                        if ($mistake->sign === $found->sign) {
-                            $likely[$mistake->id] = max($likely[$mistake->id] ?? 0.0, $found->likely);
-                        }
+                    if ($found->worded !== null) {
+                        $likely[$found->worded->id] = max($likely[$found->worded->id] ?? 0.0, $found->likely);
                     }
                 }
             }

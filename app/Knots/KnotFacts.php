@@ -36,8 +36,8 @@ final readonly class KnotFacts
             $use = RopeUse::of($knot, $inHand, $tail, $turns, own: $own);
 
             return [
-                'name' => $knot->tailClass === TailClass::Tape ? $inHand->words() : $rope->name, 'usual' => $rope->is_usual, 'laid' => $inHand->material->isLaid(),
-                'used_mm' => (int) round($use->used), 'tail_mm' => $use->tail, 'total_mm' => (int) round($use->total()), 'reason' => $use->reason, 'tail_reason' => $words->say($tail->reason),
+                'name' => $knot->tailClass === TailClass::Tape ? $words->say($inHand->said()) : $rope->name, 'usual' => $rope->is_usual, 'laid' => $inHand->material->isLaid(),
+                'used_mm' => (int) round($use->used), 'tail_mm' => $use->tail, 'total_mm' => (int) round($use->total()), 'reason' => $words->say($use->reason), 'tail_reason' => $words->say($tail->reason),
                 'object_mm' => $turns === [] ? null : (int) RopeUse::STAVE,
             ];
         });

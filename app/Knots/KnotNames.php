@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\Words;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 
@@ -25,10 +26,10 @@ final class KnotNames
         return $this->names ??= $this->drawings->kept('open-names', fn (): array => array_map(static fn (KnotPack $knot): string => $knot->names[0], array_filter($this->library->all(), static fn (KnotPack $knot): bool => $knot->isForAll())));
     }
 
-    /** What the packs and the code that reads them are at. */
+    /** What the packs and the code that reads them are at, and in which language. */
     public function stamp(): string
     {
-        return $this->library->stamp().config()->string('app.engine');
+        return $this->library->stamp().config()->string('app.engine').Words::language();
     }
 
     public function of(string $id): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Knots;
 
+use App\Http\Words;
 use Compadre\Core\Drawing\Sheet;
 use Compadre\Core\Drawing\SheetRequest;
 use Compadre\Core\Drawing\Turn;
@@ -48,7 +49,8 @@ final readonly class KnotSpace
     {
         $knot = $this->knots->open($id);
         $pulled = $this->pulls->read($knot);
-        $about = ['result' => $pulled->result->value, 'travel' => $pulled->travel, 'words' => $pulled->result->words($pulled->travel, Material::USUAL->words()), 'model' => PullResult::MODEL];
+        $words = Words::asked();
+        $about = ['result' => $pulled->result->value, 'travel' => $pulled->travel, 'words' => $words->say($pulled->result->said($pulled->travel, Material::USUAL->said())), 'model' => $words->say(PullResult::model())];
 
         return ['pulled' => $about] + $this->shown($knot, $knot->methods[0], $this->forms->read($knot, $knot->methods[0]), $pulled->frames);
     }

@@ -20,7 +20,6 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\Part;
 use Compadre\Core\Knots\Point;
-use Compadre\Core\Knots\Sides;
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
@@ -32,6 +31,7 @@ use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Words\Saying;
 
 /**
  * Knots for the screens that show them: words and drawings as the core computes them.
@@ -124,21 +124,21 @@ final class KnotView
     private function compute(KnotPack $knot, Method $method, View $view): array
     {
         $plain = DiagramBuilder::loose($method, $knot->file);
-        $told = $method->told($view);
+        $told = $method->told($view, $this->library->sides);
         $steps = StepStates::of($told, $plain, $knot->file);
         $finished = $knot->finished($method);
         $half = $knot->halfWay($method);
 
         return self::about($knot) + [
             'not_for' => $knot->notFor, 'tied_with' => $knot->tiedWith, 'undo' => $knot->undo, 'test' => $knot->test, 'laid_rope' => $knot->laidRope,
-            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->told($view)->name], $knot->ways()),
+            'methods' => array_map(fn (Method $one): array => ['id' => $one->id, 'name' => $one->told($view, $this->library->sides)->name], $knot->ways()),
             'method' => $method->id, 'view' => $view->value, 'version' => $knot->version, 'in_space' => $this->forms->has($knot, $method),
             'checks' => ['tying' => $knot->tyingChecks, 'dressing' => $knot->dressingChecks, 'tail' => $knot->tailChecks],
             'look' => [
                 'tying' => self::look($method, 'tying', $plain), 'dressing' => self::look($method, 'dressing', $plain), 'tail' => self::look($method, 'tail', $plain),
             ],
             'cautions' => $knot->cautions,
-            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->told($view)->toArray(), $knot->mistakes)),
+            'mistakes' => array_values(array_map(fn (KnotMistake $mistake): array => $mistake->told($view, $this->library->sides)->toArray(), $knot->mistakes)),
             'wrong' => array_map(fn (WrongForm $form): array => $this->wrong($form, $view, $knot->pulledBeside), $this->wrongForms($knot, $method)),
             'hold' => $this->hold($knot, $plain),
             'loose' => Drawing::loose($view->of($plain))->toArray(),
@@ -168,13 +168,14 @@ final class KnotView
     public function wrong(WrongForm $form, View $view, array $beside = []): array
     {
         $found = $form->found;
+        $said = fn (Saying $one): string => $this->library->sides->told($view, Words::asked()->say($one));
         $become = $found->becomes->knot === null ? null : $this->library->knot($found->becomes->knot);
 
         return [
             'id' => $found->slip->id, 'name' => $become?->names[0],
             'in_space' => $become !== null && $become->isForAll() && $this->forms->has($become, $become->methods[0]) ? $become->id : null,
             'pulled' => $become !== null && in_array($become->id, $beside, true),
-            'becomes' => $found->becomes->kind->value, 'sign' => Sides::told($view, $found->sign), 'cause' => Sides::told($view, $found->cause), 'fix' => Sides::told($view, $found->fix),
+            'becomes' => $found->becomes->kind->value, 'sign' => $said($found->sign), 'cause' => $said($found->cause), 'fix' => $said($found->fix),
             'drawing' => Drawing::loose($view->of($form->diagram))->toArray(),
             'ringed' => array_map(fn (Point $at): array => self::place($at, $view), $form->ringed),
         ];
@@ -200,7 +201,7 @@ final class KnotView
     {
         $hold = Hold::ofKnot($knot, $diagram);
 
-        return $hold === null || ! $hold->isPlain ? null : ['sentences' => $hold->sentences()] + $hold->toArray();
+        return $hold === null || ! $hold->isPlain ? null : ['sentences' => array_map(Words::asked()->say(...), $hold->sentences())] + $hold->toArray();
     }
 
     /** @return array<string, mixed> */

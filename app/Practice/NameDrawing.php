@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use App\Http\Words;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\View;
@@ -36,6 +37,8 @@ final readonly class NameDrawing
         }
         $turns = array_map(static fn (mixed $turn): int => $turn === 1 ? 1 : -1, $drawing->list('turns'));
 
-        return $this->drawn->says($knot, $knot->method($drawing->textOrNull('method')), $drawing->choice('view', View::class, View::Learner), $visits, $turns);
+        $said = $this->drawn->says($knot, $knot->method($drawing->textOrNull('method')), $drawing->choice('view', View::class, View::Learner), $visits, $turns);
+
+        return ['says' => Words::asked()->say($said['says'])] + $said;
     }
 }

@@ -10,6 +10,7 @@ use App\Host\RemoveGroup;
 use App\Http\ApiDocument;
 use App\Http\Middleware\OpenSession;
 use App\Http\SessionRows;
+use App\Http\Words;
 use App\Knots\Drawings;
 use App\Knots\KnotNames;
 use App\Knots\Packs;
@@ -40,6 +41,7 @@ use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
 use Compadre\Core\Teaching\BadgeShelf;
+use Compadre\Core\Words\Catalogue;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Contracts\Cache\Factory;
 use Illuminate\Contracts\Foundation\Application;
@@ -61,18 +63,19 @@ final class AppServiceProvider extends ServiceProvider
         Connection::resolverFor('mariadb', static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): SureConnection => new SureConnection($pdo, $database, $prefix, $config));
         $this->sessions();
         $this->app->singleton(ApiDocument::class);
+        $this->app->bind(Catalogue::class, static fn (): Catalogue => Words::asked());
         $this->app->singleton(Packs::class);
-        $this->app->singleton(KnotNames::class);
-        $this->app->singleton(Library::class, fn (): Library => Library::at(config()->string('app.packs')));
+        $this->app->scoped(KnotNames::class);
+        $this->app->scoped(Library::class, fn (): Library => Library::at(config()->string('app.packs'), Words::overlay()));
         $this->app->singleton(FormFile::class, fn (): FormFile => new FormFile(config()->string('app.packs')));
         $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
-        $this->app->singleton(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));
+        $this->app->scoped(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));
         $this->app->bind(Chooser::class, fn (): Chooser => new Chooser($this->app->make(Library::class), $this->app->make(Packs::class)->tails(), $this->app->make(Packs::class)->friction()));
-        $this->app->singleton(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class)));
+        $this->app->scoped(RigShelf::class, fn (): RigShelf => RigShelf::at(config()->string('app.packs'), $this->app->make(Library::class), Words::overlay()));
         // What the worker can do.
         $this->app->tag([RunErrand::class, WriteFiles::class, RemoveGroup::class, MakeKits::class], LongWork::class);
-        $this->app->singleton(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs')));
+        $this->app->scoped(BadgeShelf::class, fn (): BadgeShelf => BadgeShelf::at(config()->string('app.packs'), Words::overlay()));
     }
 
     /** In place of the framework's own, wherever it opens or keeps one. */

@@ -10,6 +10,7 @@ use App\Bench\RigOnSheet;
 use App\Course\PlanProposal;
 use App\Course\Plans;
 use App\Course\TermBoard;
+use App\Http\Words;
 use App\Knots\KnotNames;
 use App\Models\Award;
 use App\Models\BlockRun;
@@ -21,6 +22,7 @@ use App\Models\Meeting;
 use App\Models\Stamped;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Teaching\Block;
+use Compadre\Core\Words\Written;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -123,13 +125,15 @@ final readonly class RunSheet
     /** @return array<string, mixed> */
     private static function clock(Meeting $meeting): array
     {
+        $words = Words::asked();
+
         return [
             'now' => CarbonImmutable::now()->toIso8601ZuluString(),
             'started_at' => $meeting->started_at?->toIso8601ZuluString(), 'ended_at' => $meeting->ended_at?->toIso8601ZuluString(),
             'blocks' => $meeting->blocks()->get()->map(fn (BlockRun $run): array => [
                 'id' => $run->id, 'place' => $run->position, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned,
-                'state' => $run->state, 'why' => is_string($run->stations['why'] ?? null) ? $run->stations['why'] : '', 'rig' => $run->stations['rig'] ?? null,
-                'beside' => $run->besides(), 'learners' => $run->stations['learners'] ?? [], 'helpers' => $run->stations['helpers'] ?? [], 'checkers' => $run->stations['checkers'] ?? 0,
+                'state' => $run->state, 'why' => $words->say(Written::read($run->stations['why'] ?? '')), 'rig' => $run->stations['rig'] ?? null,
+                'beside' => array_map(static fn (array $one): array => ['why' => $words->say(Written::read($one['why'] ?? ''))] + $one, $run->besides()), 'learners' => $run->stations['learners'] ?? [], 'helpers' => $run->stations['helpers'] ?? [], 'checkers' => $run->stations['checkers'] ?? 0,
                 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
             ])->values()->all(),
         ];

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Bench\RigsTaken;
 use App\Course\Plans;
+use App\Http\Words;
 use App\Knots\OwnMeasures;
 use App\Knots\Packs;
 use App\Models\Group;
@@ -40,10 +41,11 @@ final readonly class PackBoard
         $taken = array_merge(...array_map(static fn (StoreUse $use): array => $use->taken, $served));
         $cuts = array_merge(...array_map(static fn (StoreUse $use): array => $use->cuts->cuts, $served));
         $names = $group->stocks()->pluck('name', 'id');
+        $words = Words::asked();
 
         return [
             'meeting' => $meeting->about(), 'learners' => $learners, 'rope' => $rope->about(),
-            'pieces' => array_map(fn (array $piece): array => ['length_mm' => $piece['length'], 'count' => $piece['count'], 'for' => $piece['for'], 'knot' => $this->library->knot($piece['knot'])->names[0], 'colours' => $piece['colours'], 'reason' => $piece['reason']], $list->pieces),
+            'pieces' => array_map(fn (array $piece): array => ['length_mm' => $piece['length'], 'count' => $piece['count'], 'for' => $piece['for'], 'knot' => $this->library->knot($piece['knot'])->names[0], 'colours' => $piece['colours'], 'reason' => $words->say($piece['reason'])], $list->pieces),
             'objects' => array_map(fn (array $object): array => ['knots' => array_map(fn (string $id): string => $this->library->knot($id)->names[0], $object['knots'])] + $object, $list->objects),
             'taken' => array_map(fn (array $taken): array => ['stock' => $taken['stock'], 'name' => (string) $names[$taken['stock']], 'length_mm' => $taken['length'], 'count' => $taken['count']], $taken),
             'cuts' => array_map(fn (array $cut): array => ['stock' => self::stockOf($cut['stock']), 'name' => (string) $names[self::stockOf($cut['stock'])], 'pieces' => $cut['pieces'], 'offcut_mm' => $cut['offcut']], $cuts),

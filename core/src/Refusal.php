@@ -23,7 +23,7 @@ final class Refusal extends DomainException
         parent::__construct($this->messageIn(Catalogue::english()));
     }
 
-    /** @param  array<string, string|int|float|Words\Day|Saying|list<string|int|float|Saying>>  $parameters  what the messages of the code ask for */
+    /** @param  array<string, string|int|float|Words\Day|Words\Within|Words\Filled|Saying|list<string|int|float|Words\Day|Words\Within|Saying>>  $parameters  what the messages of the code ask for */
     public static function of(string $field, mixed $value, string $code, array $parameters = []): self
     {
         return new self($field, $value, new Saying($code, $parameters));

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Overlay;
+
 test('PHP and the browser say every message alike', function () {
     $said = saidByNode('say.mjs');
     expect(count($said))->toBeGreaterThan(1000);
@@ -10,6 +13,12 @@ test('PHP and the browser say every message alike', function () {
         expect($format)->not->toBeNull($one['text']);
         expect($format?->format($one['values']))->toBe($one['said'], $one['text']);
     }
+});
+
+test('the texts of packs in other languages are texts of those packs', function (): void {
+    $words = dirname(__DIR__, 2).'/words';
+    $faults = array_map(static fn (string $language): array => Overlay::of($words, $language)->faults(dirname($words).'/packs'), Catalogue::languages($words));
+    expect(array_merge(...$faults))->toBe([]);
 });
 
 test('each file of words is written as it would be anew: no key stands twice', function () {

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Models\CheckEvent;
+use App\Session\RunMeeting;
 use Illuminate\Support\Facades\File;
 
 beforeEach(function (): void {
@@ -75,4 +77,65 @@ it('names what is not here, whatever it is', function (): void {
     $this->actingAs($this->person($this->group()));
     $this->getJson('/api/knots/tangle')->assertStatus(404)->assertJsonPath('message', 'There is no knot here with the id "tangle".')->assertJsonPath('errors.0.allowed', 'a knot of your group')->assertJsonPath('errors.0.field', '/knot');
     $this->getJson('/api/learners/01990000-0000-7000-8000-000000000000')->assertStatus(404)->assertJsonPath('errors.0.allowed', 'a learner of your group');
+});
+
+describe('with the texts of a pack', function (): void {
+    beforeEach(function (): void {
+        File::makeDirectory("$this->words/de/packs/knots", 0755, true);
+        File::put("$this->words/de/packs/knots/overhand.json", (string) json_encode(['version' => 1, 'names' => ['Überhandknoten'], 'mistakes' => [['sign' => 'Er fällt auseinander', 'fix' => 'Leg mit der linken Hand ein neues Auge']], 'methods' => [['steps' => [['say' => 'Leg mit der linken Hand ein Auge.']]]]]));
+        File::put("$this->words/de/packs/sides.json", (string) json_encode(['linken' => 'rechten']));
+        File::put("$this->words/de/answers/checking.json", (string) json_encode(['checking' => ['next_has' => 'Sitzt: {knot} beim nächsten Mal noch einmal.', 'next_look_for' => '{knot} noch einmal. {sign}: {fix}.']]));
+        File::put("$this->words/de/answers/teaching.json", (string) json_encode(['teaching' => ['welcome' => 'Ein paar Minuten zum Ankommen.', 'needs' => '{many, plural, one {# braucht} other {# brauchen}} ihn.']]));
+        /** What is asked for by somebody who takes German, or English. */
+        $this->in = function (string $language, string $uri, string $method = 'GET', array $body = []) {
+            // As in another request: what was read in one language is not read in the other.
+            $this->app->forgetScopedInstances();
+
+            return $this->json($method, $uri, $body, ['Accept-Language' => $language])->assertSuccessful();
+        };
+    });
+
+    it('shows a knot in it, with its sides as the hand has them, and keeps it apart from English', function (): void {
+        $this->term();
+        foreach ([1, 2] as $again) {
+            expect(($this->in)('de', '/api/knots/overhand')->json('name'))->toBe('Überhandknoten')->and(($this->in)('en', '/api/knots/overhand')->json('name'))->toBe('Overhand knot');
+        }
+        expect(($this->in)('de', '/api/knots/overhand')->json('steps.0.say'))->toBe('Leg mit der linken Hand ein Auge.');
+        $left = ($this->in)('de', '/api/knots/overhand?view=left')->json();
+        expect($left['steps'][0]['say'])->toBe('Leg mit der rechten Hand ein Auge.')->and($left['mistakes'][0])->toMatchArray(['sign' => 'Er fällt auseinander', 'fix' => 'Leg mit der rechten Hand ein neues Auge'])
+            // What is not in it yet.
+            ->and($left['steps'][1]['say'])->toBe(($this->in)('en', '/api/knots/overhand?view=left')->json('steps.1.say'))->and($left['loose'])->toBe(($this->in)('en', '/api/knots/overhand?view=left')->json('loose'));
+        expect(array_column(($this->in)('de', '/api/knots')->json('knots'), 'name', 'id'))->toMatchArray(['overhand' => 'Überhandknoten', 'bowline' => 'Bowline']);
+        expect(array_column(($this->in)('de', '/api/crew')->json('knots'), 'name', 'id')['overhand'])->toBe('Überhandknoten')->and(array_column(($this->in)('en', '/api/crew')->json('knots'), 'name', 'id')['overhand'])->toBe('Overhand knot');
+    });
+
+    it('says what to do next in the language of whoever asks, of one check in several, and what was written as a sentence as it stands', function (): void {
+        [, [$ada, $bram], [$tonight]] = $this->term();
+        $good = $this->pass($ada, 'overhand');
+        $wrong = $this->pass($bram, 'overhand', ['tying' => 'no', 'dressing' => 'not_looked', 'tail' => 'not_looked']);
+        $batch = ['sent_at' => now()->toIso8601ZuluString(), 'events' => [$good, $wrong]];
+        $next = fn (string $language): array => array_column(($this->in)($language, '/api/check-events', 'POST', $batch)->json('results'), 'next');
+        expect($next('de'))->toBe(['Sitzt: Überhandknoten beim nächsten Mal noch einmal.', 'Überhandknoten noch einmal. Er fällt auseinander: Leg mit der linken Hand ein neues Auge.']);
+        // The same again, by somebody who takes English: the sentence is English, the pack’s words are those of the check.
+        expect($next('en')[0])->toStartWith('Has it: tie the ')->toEndWith(' again at the next meeting to keep it.');
+        // What the device looks up without a network says the same.
+        $sheet = ($this->in)('de', "/api/check/overhand?meeting=$tonight->id")->json('verdicts');
+        expect($sheet['yes,yes,yes,0']['next'])->toBe('Sitzt: Überhandknoten beim nächsten Mal noch einmal.');
+        CheckEvent::query()->whereKey($good['id'])->update(['answer_next' => 'Has it: tie the overhand knot again at the next meeting to keep it.']);
+        expect($next('de')[0])->toBe('Has it: tie the overhand knot again at the next meeting to keep it.');
+    });
+
+    it('gives the reasons of a plan in it, of one plan in several, and of a meeting under way', function (): void {
+        [$group, , [$tonight]] = $this->term();
+        $whys = fn (string $language): array => array_column(($this->in)($language, '/api/course')->json('meetings.0.blocks'), 'why', 'kind');
+        expect($whys('de'))->toMatchArray(['welcome' => 'Ein paar Minuten zum Ankommen.', 'new' => '5 brauchen ihn.'])->and($whys('en')['welcome'])->toBe('A few minutes to start.')->and($whys('en')['new'])->toBe('5 learners need it; show twice, tie along, first tries.');
+        $this->app->forgetScopedInstances();
+        app(RunMeeting::class)->begin($group, $tonight);
+        $running = fn (string $language): array => array_column(($this->in)($language, "/api/meetings/$tonight->id")->json('clock.blocks'), 'why', 'kind');
+        expect($running('de')['welcome'])->toBe('Ein paar Minuten zum Ankommen.')->and($running('en')['welcome'])->toBe('A few minutes to start.');
+        // Stations that were written down as sentences stay as they were.
+        $block = $tonight->blocks()->where('kind', 'welcome')->firstOrFail();
+        $block->update(['stations' => ['why' => 'A few minutes to begin.'] + $block->stations]);
+        expect($running('de')['welcome'])->toBe('A few minutes to begin.');
+    });
 });

@@ -7,28 +7,27 @@ namespace Compadre\Core\Checking;
 use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Rope\TailVerdict;
-use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Within;
 
 /**
  * The one sentence that says what to do next, kindly.
  */
 final class NextStep
 {
-    public static function sentence(Finding $finding, Observation $seen, KnotPack $knot, ?Level $level): string
+    public static function of(Finding $finding, Observation $seen, KnotPack $knot, ?Level $level): Saying
     {
-        $name = lcfirst($knot->names[0]);
+        $name = new Within($knot->names[0]);
 
         return match ($finding->verdict) {
             Verdict::TieAgain => self::again(self::mistakes($finding, $seen, $knot)[0] ?? null, $name),
             Verdict::TidyIt => $seen->test === Seen::No && $seen->dressing !== Seen::No
-                ? 'It does not pass its test ('.lcfirst(rtrim($knot->test, '.')).'): dress and set it again, every strand snug, then test it once more.'
-                : 'The knot is right; tidy it: '.self::first($knot->dressingChecks, 'lay the strands as they should lie and pull each one snug').'.',
+                ? new Saying('checking.next_test', ['test' => new Within(rtrim($knot->test, '.'))])
+                : new Saying('checking.next_tidy', ['check' => $knot->dressingChecks === [] ? new Saying('checking.next_tidy_any') : new Within(rtrim($knot->dressingChecks[0], '.'))]),
             Verdict::FeedTail => self::feed($finding),
             Verdict::Incomplete => self::look($finding, $seen),
-            Verdict::WithHelp => "Right with a word of help: tie the $name once more without it.",
-            Verdict::HasIt => $level === Level::Kept
-                ? "Kept: the $name held over from another day. Show it to someone who is still learning it."
-                : "Has it: tie the $name again at the next meeting to keep it.",
+            Verdict::WithHelp => new Saying('checking.next_with_help', ['knot' => $name]),
+            Verdict::HasIt => new Saying($level === Level::Kept ? 'checking.next_kept' : 'checking.next_has', ['knot' => $name]),
         };
     }
 
@@ -46,38 +45,33 @@ final class NextStep
         return $seen->mistake === null ? array_values($knot->mistakes) : [$knot->mistakes[$seen->mistake]];
     }
 
-    private static function again(?KnotMistake $mistake, string $name): string
+    private static function again(?KnotMistake $mistake, Within $name): Saying
     {
         return $mistake instanceof KnotMistake
-            ? "Tie the $name again. Look for this: {$mistake->sign}. {$mistake->fix}."
-            : "Tie the $name again, slowly, step by step.";
+            ? new Saying('checking.next_look_for', ['knot' => $name, 'sign' => $mistake->sign, 'fix' => $mistake->fix])
+            : new Saying('checking.next_again', ['knot' => $name]);
     }
 
-    private static function feed(Finding $finding): string
+    private static function feed(Finding $finding): Saying
     {
         return $finding->judgement?->verdict === TailVerdict::Short
-            ? Catalogue::english()->say($finding->judgement->reason)
-            : 'The knot is right; feed more rope through until the tail is long enough, no need to tie it again.';
+            ? $finding->judgement->reason
+            : new Saying('checking.next_feed');
     }
 
-    private static function look(Finding $finding, Observation $seen): string
+    private static function look(Finding $finding, Observation $seen): Saying
     {
         $open = [];
-        foreach (['tying' => $seen->tying, 'dressing' => $seen->dressing] as $part => $found) {
-            if ($found === Seen::NotLooked) {
-                $open[] = $part;
-            }
+        if ($seen->tying === Seen::NotLooked) {
+            $open[] = new Saying('checking.part_tying');
+        }
+        if ($seen->dressing === Seen::NotLooked) {
+            $open[] = new Saying('checking.part_dressing');
         }
         if ($finding->tail === Seen::NotLooked) {
-            $open[] = $finding->judgement?->verdict === TailVerdict::Borderline ? 'tail (too close to tell: measure it)' : 'tail';
+            $open[] = new Saying($finding->judgement?->verdict === TailVerdict::Borderline ? 'checking.part_tail_close' : 'checking.part_tail');
         }
 
-        return 'Good so far. Still to look at: '.implode(' and ', $open).'.';
-    }
-
-    /** @param  list<string>  $checks */
-    private static function first(array $checks, string $otherwise): string
-    {
-        return lcfirst(rtrim($checks[0] ?? $otherwise, '.'));
+        return new Saying('checking.next_open', ['parts' => Saying::joined('any.both', $open)]);
     }
 }

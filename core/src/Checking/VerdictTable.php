@@ -8,6 +8,7 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * Every way a check of a knot can turn out, in a table that a device without a network looks up: for each combination of
@@ -20,10 +21,12 @@ final class VerdictTable
      * @return array<string, array{verdict: string, next: string}> by tying, dressing, tail and prompts, as "yes,yes,no,0", and with
      *                                                             ",no" behind it where the knot's own test says no
      */
-    public static function of(KnotPack $knot, TailRule $tails): array
+    public static function of(KnotPack $knot, TailRule $tails, Catalogue $words): array
     {
         $rule = new VerdictRule($tails);
         $table = [];
+        // Much of it comes to the same few sentences.
+        $said = [];
         $looked = [Seen::Yes, Seen::No, Seen::NotLooked];
         foreach ($looked as $tying) {
             foreach ($knot->hasDressing ? $looked : [Seen::NotApplicable] as $dressing) {
@@ -32,8 +35,9 @@ final class VerdictTable
                         foreach ($knot->test === '' ? [Seen::NotLooked] : [Seen::NotLooked, Seen::No] as $test) {
                             $seen = new Observation($tying, $dressing, $tail, How::Attested, $prompts, null, Measure::Millimetres, null, null, $test);
                             $finding = $rule->judge($seen, $knot, TailSchool::Longer, false);
+                            $next = NextStep::of($finding, $seen, $knot, $finding->verdict === Verdict::HasIt ? Level::HasIt : null);
                             $table["$tying->value,$dressing->value,$tail->value,$prompts".($test === Seen::No ? ',no' : '')] = [
-                                'verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, $finding->verdict === Verdict::HasIt ? Level::HasIt : null),
+                                'verdict' => $finding->verdict->value, 'next' => $said[serialize($next)] ??= $words->say($next),
                             ];
                         }
                     }
@@ -49,12 +53,12 @@ final class VerdictTable
      *
      * @return array{verdict: string, next: string}
      */
-    public static function clean(KnotPack $knot, TailRule $tails): array
+    public static function clean(KnotPack $knot, TailRule $tails, Catalogue $words): array
     {
         $seen = Observation::cleanPass($knot->hasDressing, $knot->hasTail);
         $finding = (new VerdictRule($tails))->judge($seen, $knot, TailSchool::Longer, false);
 
-        return ['verdict' => $finding->verdict->value, 'next' => NextStep::sentence($finding, $seen, $knot, Level::HasIt)];
+        return ['verdict' => $finding->verdict->value, 'next' => $words->say(NextStep::of($finding, $seen, $knot, Level::HasIt))];
     }
 
     /**

@@ -7,10 +7,12 @@ namespace Compadre\Core\Compute;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Rigs\Choosing\Choice;
 use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\Choosing\Job;
 use Compadre\Core\Rigs\Choosing\Thing;
 use Compadre\Core\Rope\Material;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * Which knot for this? What is at each end, what it should do, the load, how it must come undone, who ties it.
@@ -55,15 +57,21 @@ final readonly class ChooseOperation implements Operation
 
     public function run(Fields $input): array
     {
+        $choice = $this->choose($input);
+        $words = Catalogue::english();
+        $answers = array_map(static fn (array $one): array => ['reason' => $words->say($one['reason'])] + array_filter($one, static fn (mixed $value): bool => $value !== null), $choice->answers);
+
+        return ['answers' => $answers, 'left_out' => array_map(static fn (array $one): array => ['reason' => $words->say($one['reason'])] + $one, $choice->leftOut)];
+    }
+
+    /** @throws Refusal for knots that nobody knows, and for things that nothing is tied to */
+    public function choose(Fields $input): Choice
+    {
         foreach ($input->texts('has') as $index => $knot) {
             Schemas::isForLearners($input) ? $this->library->forLearners($knot, "/has/$index") : $this->library->knot($knot, "/has/$index");
         }
-        $choice = $this->chooser->choose(self::job($input));
 
-        return [
-            'answers' => array_map(static fn (array $answer): array => array_filter($answer, static fn (mixed $value): bool => $value !== null), $choice->answers),
-            'left_out' => $choice->leftOut,
-        ];
+        return $this->chooser->choose(self::job($input));
     }
 
     /** @throws Refusal for a rope thicker than rope is */

@@ -7,6 +7,7 @@ namespace Compadre\Core\Compute;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rope\Material;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * How much a turn round something helps a hand that holds.
@@ -39,6 +40,6 @@ final readonly class FrictionOperation implements Operation
     {
         $about = [Material::from($input->text('material')), $input->text('object'), $input->number('turns'), $input->flag('wet')];
 
-        return ['ratio' => round($this->friction->ratio(...$about), 6), 'reason' => $this->friction->reason(...$about)];
+        return ['ratio' => round($this->friction->ratio(...$about), 6), 'reason' => Catalogue::english()->say($this->friction->reason(...$about))];
     }
 }

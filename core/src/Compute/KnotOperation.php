@@ -67,7 +67,7 @@ final readonly class KnotOperation implements Operation
     {
         $knot = $this->library->knot($input->text('knot'));
         $view = View::from($input->text('view', 'learner'));
-        $method = $knot->method($input->textOrNull('method'))->told($view);
+        $method = $knot->method($input->textOrNull('method'))->told($view, $this->library->sides);
         $diagram = DiagramBuilder::loose($method, $knot->file);
         $steps = StepStates::of($method, $diagram, $knot->file);
         $shown = $this->upTo($knot, $diagram, $steps, $input->wholeOrNull('step'));

@@ -9,6 +9,8 @@ use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Lashing;
 use Compadre\Core\Rigs\Tripod;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * How much rope a lashing takes, and how a tripod stands.
@@ -49,12 +51,12 @@ final readonly class LashingOperation implements Operation
         $poles = array_map(static fn (mixed $pole): float => is_int($pole) || is_float($pole) ? (float) $pole : throw Refusal::of('/poles_mm', $pole, 'compute.numbers'), $input->list('poles_mm'));
         $lashing = Lashing::of($kind, $poles, $input->number('diameter_mm'), $input->wholeOrNull('wraps'), $input->whole('fraps', 2));
         $stand = $this->stand($kind, $input);
-        $advice = [sprintf('Cut %s m.', number_format(ceil($lashing->advised() / 100) / 10, 1, '.', '')), 'Frames and tripods carry gear, not people; nobody stands under one while it is raised.'];
+        $advice = [new Saying('rigs.cut', ['metres' => ceil($lashing->advised() / 100) / 10]), new Saying('rigs.gear_only')];
 
         return ['rope_mm' => round($lashing->rope, 3)]
             + ($lashing->ruleOfThumb === null ? [] : ['rule_of_thumb_mm' => round($lashing->ruleOfThumb, 3)])
             + ($stand === null ? [] : ['height_mm' => round($stand->height, 3), 'feet_apart_mm' => round($stand->feetApart, 3), 'lean_deg' => round(rad2deg($stand->lean), 3)])
-            + ['advice' => [...$stand?->advice === null ? [] : [$stand->advice], ...$advice], 'reason' => $lashing->reason];
+            + ['advice' => array_map(Catalogue::english()->say(...), [...$stand?->advice === null ? [] : [$stand->advice], ...$advice]), 'reason' => Catalogue::english()->say($lashing->reason)];
     }
 
     private function stand(LashingKind $kind, Fields $input): ?Tripod

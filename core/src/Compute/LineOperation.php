@@ -7,6 +7,7 @@ namespace Compadre\Core\Compute;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Line;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * The pull in a loaded line.
@@ -41,6 +42,6 @@ final readonly class LineOperation implements Operation
             ? Line::loadedAtTheMiddle($input->number('span_mm'), $input->number('sag_mm'), $input->number('mid_load_n'))
             : Line::loadedEvenly($input->number('span_mm'), $input->number('sag_mm'), $input->number('even_load_n_per_m'));
 
-        return ['tension_n' => round($line->tension, 3), 'horizontal_n' => round($line->horizontal, 3), 'advice' => $line->advice(), 'reason' => $line->reason()];
+        return ['tension_n' => round($line->tension, 3), 'horizontal_n' => round($line->horizontal, 3), 'advice' => array_map(Catalogue::english()->say(...), $line->advice()), 'reason' => Catalogue::english()->say($line->reason())];
     }
 }

@@ -10,6 +10,7 @@ use Compadre\Core\Mistakes\ErrorKind;
 use Compadre\Core\Mistakes\Found;
 use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Mistakes\MistakeFinder;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * Every error of a method and what it becomes, the likeliest first.
@@ -49,7 +50,7 @@ final readonly class MistakesOperation implements Operation
         return ['mistakes' => array_map(static fn (Found $found): array => [
             'id' => $found->slip->id, 'error' => $found->slip->kind->error()->value, 'crossing' => $found->slip->crossing,
             'becomes' => $found->becomes->toArray(), 'likely' => $found->likely,
-            'sign' => $found->sign, 'cause' => $found->cause, 'fix' => $found->fix,
+            'sign' => Catalogue::english()->say($found->sign), 'cause' => Catalogue::english()->say($found->cause), 'fix' => Catalogue::english()->say($found->fix),
         ], $finder->of($knot, $knot->method($input->textOrNull('method'))))];
     }
 }

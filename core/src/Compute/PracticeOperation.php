@@ -10,6 +10,7 @@ use Compadre\Core\Knots\View;
 use Compadre\Core\Practice\TaskKind;
 use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * A task for a learner with exactly one right answer; of a left-handed one everything is drawn as its mirror image.
@@ -64,7 +65,7 @@ final readonly class PracticeOperation implements Operation
         $task = $this->tasks->make($input->choice('kind', TaskKind::class), $knot, $knot->method($input->textOrNull('method')), $input->whole('seed'), $view);
 
         return [
-            'question' => $task->question, 'options' => $task->options, 'answer' => $task->answer, 'reason' => $task->reason,
+            'question' => Catalogue::english()->say($task->question), 'options' => $task->options, 'answer' => $task->answer, 'reason' => Catalogue::english()->say($task->reason),
             'shows' => (object) $task->shows, 'view' => $view->value,
         ];
     }

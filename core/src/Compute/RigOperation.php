@@ -23,6 +23,7 @@ use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * Knots put to use: what a rig takes, how it stands, what to look out for. Each rig has questions of its own. Before learners a rig
@@ -133,8 +134,8 @@ final readonly class RigOperation implements Narrowed, Operation
             'places' => array_values(array_map(static fn (StandingKnot $knot): array => ['place' => $knot->place, 'where' => $knot->where, 'knot' => $knot->knot]
                 + ($knot->method === null ? [] : ['method' => $knot->method]) + ($knot->wraps === null ? [] : ['wraps' => $knot->wraps, 'counts' => $knot->counts])
                 + ['why' => $knot->why, 'others' => array_values(array_filter($knot->others, $seen))], array_filter($rigged->knots, static fn (StandingKnot $knot): bool => $seen($knot->knot)))),
-            'figures' => (object) $rigged->figures, 'cut' => $rigged->cut, 'advice' => $rigged->advice, 'gates' => $rigged->rig->gates,
-            'raise' => $rigged->rig->raise, 'strike' => $rigged->rig->strike, 'reason' => $rigged->reason,
+            'figures' => (object) $rigged->figures, 'cut' => $rigged->cut, 'advice' => array_map(Catalogue::english()->say(...), $rigged->advice), 'gates' => $rigged->rig->gates,
+            'raise' => $rigged->rig->raise, 'strike' => $rigged->rig->strike, 'reason' => Catalogue::english()->say($rigged->reason),
         ];
     }
 

@@ -15,6 +15,7 @@ use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Space\FormFile;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * How much rope a knot takes.
@@ -64,7 +65,7 @@ final readonly class RopeUseOperation implements Operation
 
         return [
             'used_mm' => round($use->used, 3), 'tail_mm' => $use->tail, 'total_mm' => round($use->total(), 3), 'basis' => $own !== null ? 'measured' : ($use->isFromSpace ? 'space' : 'start'),
-        ] + ($own?->spread === null ? [] : ['spread_diameters' => round($own->spread, 3)]) + ($use->setOut === null ? [] : ['set_out_mm' => round($use->setOut, 3)]) + ['reason' => $use->reason];
+        ] + ($own?->spread === null ? [] : ['spread_diameters' => round($own->spread, 3)]) + ($use->setOut === null ? [] : ['set_out_mm' => round($use->setOut, 3)]) + ['reason' => Catalogue::english()->say($use->reason)];
     }
 
     /** @return list<array{object: float, turns: float}> */

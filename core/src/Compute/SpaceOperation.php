@@ -28,6 +28,8 @@ use Compadre\Core\Space\Pull\PullResult;
 use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
 use Compadre\Core\Space\Strain;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * A knot of the packs as ropes in space, a lashing of any poles and turns, or closed curves of any kind, drawn up tight and
@@ -124,7 +126,7 @@ final readonly class SpaceOperation implements Operation
 
         return [
             'result' => $pulled->result->value, 'travel' => round($pulled->travel, 3),
-            'frames' => array_map(static fn (array $ropes): array => array_map(self::strand(...), $ropes), $pulled->frames), 'reason' => implode(' ', [$pulled->result->words($pulled->travel, $material->words()), PullResult::MODEL, ...(isset(PullFile::wanted($this->library)[$knot->id]) ? [] : [PullResult::UNTRIED])]),
+            'frames' => array_map(static fn (array $ropes): array => array_map(self::strand(...), $ropes), $pulled->frames), 'reason' => Catalogue::english()->say(Saying::sentences([$pulled->result->said($pulled->travel, $material->said()), PullResult::model(), ...(isset(PullFile::wanted($this->library)[$knot->id]) ? [] : [PullResult::untried()])])),
         ];
     }
 

@@ -16,6 +16,7 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * What a check comes to, the level it brings the learner to with their earlier results, and what to do next.
@@ -74,7 +75,7 @@ final readonly class VerdictOperation implements Operation
         return [
             'verdict' => $finding->verdict->value, 'level' => $level?->value,
             'mistakes' => array_map(static fn (KnotMistake $mistake): array => $mistake->toArray(), NextStep::mistakes($finding, $seen, $knot)),
-            'next' => NextStep::sentence($finding, $seen, $knot, $level), 'rule_version' => VerdictRule::VERSION,
+            'next' => Catalogue::english()->say(NextStep::of($finding, $seen, $knot, $level)), 'rule_version' => VerdictRule::VERSION,
         ];
     }
 }

@@ -15,6 +15,8 @@ use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Refusal;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\StepsInSpace;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * Drawings outside the app: one as an SVG, or all of them on one page to look at.
@@ -24,7 +26,7 @@ final class Sheet
     public static function one(Library $library, SheetRequest $request, FormFile $forms): string
     {
         $knot = $library->knot($request->knot);
-        $method = $knot->method($request->method)->told($request->view);
+        $method = $knot->method($request->method)->told($request->view, $library->sides);
         if ($request->inSpace) {
             return self::inSpace($knot, $method, $request, $forms);
         }
@@ -110,8 +112,8 @@ final class Sheet
     private static function wrong(Library $library, KnotIndex $index, KnotPack $knot, Method $method): array
     {
         return array_map(static function (WrongForm $form) use ($library): array {
-            $name = $form->found->becomes->knot === null ? 'falls out' : $library->knot($form->found->becomes->knot)->names[0];
-            $words = "Wrong ($name): {$form->found->sign}.";
+            $what = $form->found->becomes->knot === null ? new Saying('drawing.falls_out') : $library->knot($form->found->becomes->knot)->names[0];
+            $words = Catalogue::english()->say(new Saying('drawing.wrong', ['what' => $what, 'sign' => $form->found->sign]));
 
             return [(new SvgWriter(Drawing::loose($form->diagram), Palette::file()))->write(null, $words, $form->ringed), $words];
         }, WrongForm::of($library, $index, $knot, $method));

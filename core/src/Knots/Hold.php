@@ -6,6 +6,7 @@ namespace Compadre\Core\Knots;
 
 use Compadre\Core\Topology\GaussCode;
 use Compadre\Core\Topology\Regions;
+use Compadre\Core\Words\Saying;
 
 /**
  * Why a bend or a binding knot holds, by counting: ropes are followed from tail to load, and the signs of their crossings and
@@ -60,19 +61,13 @@ final readonly class Hold
         return ['crossings' => $this->crossings, 'tau' => round($this->tau, 6), 'gamma' => round($this->gamma, 6)];
     }
 
-    /** @return list<string> three plain sentences; only for plain ones */
+    /** @return list<Saying> three plain sentences; only for plain ones */
     public function sentences(): array
     {
         return [
-            $this->tau >= self::TWIST
-                ? 'It pulls together: its halves twist against each other, and a pull locks them.'
-                : 'It rolls: its halves twist the same way, and a pull turns them together.',
-            $this->gamma >= self::CIRCULATION
-                ? 'It holds together: neighbouring strands want to slide past each other, and rub.'
-                : 'It slips: neighbouring strands slide the same way, and hardly rub.',
-            $this->tailsTogether
-                ? 'It is pulled the right way: both tails leave on one side, beside their own ropes.'
-                : 'It is pulled the wrong way: the tails leave on opposite sides.',
+            new Saying($this->tau >= self::TWIST ? 'knots.hold_together_pull' : 'knots.hold_rolls'),
+            new Saying($this->gamma >= self::CIRCULATION ? 'knots.hold_rubs' : 'knots.hold_slips'),
+            new Saying($this->tailsTogether ? 'knots.hold_right' : 'knots.hold_wrong'),
         ];
     }
 

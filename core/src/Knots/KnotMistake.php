@@ -23,9 +23,9 @@ final readonly class KnotMistake
     }
 
     /** In words as they read beside a drawing seen like this. */
-    public function told(View $view): self
+    public function told(View $view, Sides $sides): self
     {
-        return new self($this->id, Sides::told($view, $this->sign), Sides::told($view, $this->cause), Sides::told($view, $this->fix), $this->of);
+        return new self($this->id, $sides->told($view, $this->sign), $sides->told($view, $this->cause), $sides->told($view, $this->fix), $this->of);
     }
 
     /** @return array{id: string, sign: string, cause: string, fix: string} */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Knots;
 
-use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Overlay;
 
 /**
  * The knots of a folder of packs, read as they are asked for.
@@ -17,22 +17,27 @@ final class Library
     /** @var array<string, KnotPack> */
     private array $read = [];
 
+    /** What names a side in the words of these knots. */
+    public readonly Sides $sides;
+
     /** @param  array<string, string>  $files by knot id */
-    private function __construct(private readonly array $files)
+    private function __construct(private readonly array $files, private readonly Overlay $over)
     {
+        $this->sides = Sides::of($over->sides());
     }
 
-    public static function at(string $folder): self
+    /** @param  ?Overlay  $over  the texts in another language; null: in English */
+    public static function at(string $folder, ?Overlay $over = null): self
     {
         $files = [];
         foreach (glob($folder.'/knots/*.json') ?: [] as $file) {
             $files[basename($file, '.json')] = $file;
         }
 
-        return new self($files);
+        return new self($files, $over ?? Overlay::none());
     }
 
-    /** Changes whenever a pack does. */
+    /** Changes whenever a pack does; in every language the same. */
     public function stamp(): string
     {
         return sha1(implode(',', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $this->files)));
@@ -56,7 +61,7 @@ final class Library
             throw Refusal::of($field, $id, 'any.one_of', ['list' => $this->ids()]);
         }
 
-        return $this->read[$id] ??= KnotPack::from(Fields::of(Json::arrays(Json::file($this->files[$id]))), basename($this->files[$id]));
+        return $this->read[$id] ??= KnotPack::from($this->over->read('knots', $this->files[$id]), basename($this->files[$id]));
     }
 
     /** @throws Refusal for a knot that is not in the library, or is for leaders only: before learners that is the same */

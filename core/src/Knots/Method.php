@@ -73,11 +73,11 @@ final readonly class Method
     }
 
     /** The same method, its words as they read beside a drawing seen like this. */
-    public function told(View $view): self
+    public function told(View $view, Sides $sides): self
     {
-        $steps = array_map(static fn (StepPlan $step): StepPlan => $step->told($view), $this->steps);
+        $steps = array_map(static fn (StepPlan $step): StepPlan => $step->told($view, $sides), $this->steps);
 
-        return $this->with(Sides::told($view, $this->name), $this->strands, $steps);
+        return $this->with($sides->told($view, $this->name), $this->strands, $steps);
     }
 
     /**

@@ -7,21 +7,50 @@ namespace Compadre\Core\Knots;
 /**
  * Words that name a side, as they read beside a drawing.
  */
-final class Sides
+final readonly class Sides
 {
-    /** What says `left` or `right` and means no side. */
+    /** What says `left` or `right` in English and means no side. */
     private const OTHERWISE = '(?! (?:out|behind|standing|unwatched|round|angles?|way)\b|-laid)';
 
-    private const OTHER = ['left' => 'right', 'right' => 'left', 'Left' => 'Right', 'Right' => 'Left'];
+    /** @param  array<string, string>  $other  what the other side is called, in small letters */
+    private function __construct(private array $other, private string $otherwise)
+    {
+    }
+
+    public static function english(): self
+    {
+        return new self(['left' => 'right', 'right' => 'left'], self::OTHERWISE);
+    }
+
+    /** @param  array<string, string>  $other  what the other side is called in another language, in small letters; none: in English */
+    public static function of(array $other): self
+    {
+        return $other === [] ? self::english() : new self($other, '');
+    }
 
     /**
      * For the left hand everything is the mirror image, the sides in the words with it. From across and from behind the words stay
      * those of whoever ties: they are read out to them.
      */
-    public static function told(View $view, string $words): string
+    public function told(View $view, string $words): string
     {
-        return $view === View::Left
-            ? (string) preg_replace_callback('/\b(?:left|right)\b'.self::OTHERWISE.'/i', static fn (array $found): string => self::OTHER[$found[0]] ?? $found[0], $words)
-            : $words;
+        if ($view !== View::Left) {
+            return $words;
+        }
+        $named = implode('|', array_map(static fn (string $one): string => preg_quote($one, '/'), array_keys($this->other)));
+
+        return (string) preg_replace_callback("/\\b(?:$named)\\b$this->otherwise/iu", fn (array $found): string => $this->turned($found[0]), $words);
+    }
+
+    private function turned(string $word): string
+    {
+        $small = mb_strtolower($word);
+        $other = $this->other[$small] ?? $word;
+
+        return match ($word) {
+            $small => $other,
+            mb_strtoupper(mb_substr($word, 0, 1)).mb_substr($small, 1) => mb_strtoupper(mb_substr($other, 0, 1)).mb_substr($other, 1),
+            default => $word,
+        };
     }
 }

@@ -39,10 +39,10 @@ final readonly class StepPlan
         );
     }
 
-    public function told(View $view): self
+    public function told(View $view, Sides $sides): self
     {
-        $story = $this->story === null ? null : Sides::told($view, $this->story);
+        $story = $this->story === null ? null : $sides->told($view, $this->story);
 
-        return new self($this->move, $this->reach, Sides::told($view, $this->say), $story, $this->tight, $this->half, $this->laid);
+        return new self($this->move, $this->reach, $sides->told($view, $this->say), $story, $this->tight, $this->half, $this->laid);
     }
 }

@@ -69,7 +69,7 @@ final readonly class MistakeFinder
             $result = $one->becomes->key();
             $likely = isset($seen[$result]) ? $one->likely * self::REPEATED : $one->likely;
             $seen[$result] = true;
-            $ranked[] = new Found($one->slip, $one->becomes, round($likely, 3), $one->sign, $one->cause, $one->fix);
+            $ranked[] = new Found($one->slip, $one->becomes, round($likely, 3), $one->sign, $one->cause, $one->fix, $one->worded);
         }
         usort($ranked, self::byLikely(...));
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Mistakes;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * What exactly went wrong: the ways in which each kind of error is made.
  */
@@ -42,20 +44,20 @@ enum SlipKind: string
         };
     }
 
-    public function cause(): string
+    public function cause(): Saying
     {
-        return match ($this) {
-            self::Flip => 'Over and under have changed places at one crossing',
-            self::SecondHalf => 'The second half went the other way',
-            self::SecondHalfEnds => 'The second half went the other way, and a tail and its loaded end have changed places',
-            self::LastTuck => 'The last tuck went through from the other side',
-            self::LastTuckStrand => 'The end went round the strand beside the one that is meant',
-            self::LastTuckRound => 'The end went in where it should come out',
-            self::HalfWrapMissed => 'Half a turn was left out',
-            self::HalfWrapAdded => 'Half a turn too many was made',
-            self::WrapMissed => 'A turn was left out',
-            self::WrapAdded => 'A turn too many was made',
-            self::EndsExchanged => 'A tail and its loaded end have changed places',
-        };
+        return new Saying(match ($this) {
+            self::Flip => 'mistakes.cause_flip',
+            self::SecondHalf => 'mistakes.cause_second_half',
+            self::SecondHalfEnds => 'mistakes.cause_second_half_ends',
+            self::LastTuck => 'mistakes.cause_last_tuck',
+            self::LastTuckStrand => 'mistakes.cause_last_tuck_strand',
+            self::LastTuckRound => 'mistakes.cause_last_tuck_round',
+            self::HalfWrapMissed => 'mistakes.cause_half_wrap_missed',
+            self::HalfWrapAdded => 'mistakes.cause_half_wrap_added',
+            self::WrapMissed => 'mistakes.cause_wrap_missed',
+            self::WrapAdded => 'mistakes.cause_wrap_added',
+            self::EndsExchanged => 'mistakes.cause_ends',
+        });
     }
 }

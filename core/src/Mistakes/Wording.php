@@ -8,6 +8,8 @@ use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Within;
 
 /**
  * How a mistake shows, what caused it and what mends it: in the pack's own words where it has some for that outcome, else said
@@ -19,15 +21,15 @@ final readonly class Wording
     {
     }
 
-    /** @return array{string, string, string} sign, cause and fix */
+    /** @return array{Saying, Saying, Saying, ?KnotMistake} sign, cause and fix, and the mistake of the pack whose words these are */
     public function of(Slip $slip, Outcome $becomes): array
     {
         $own = $becomes->isGood() ? null : $this->own($slip, $becomes);
         if ($own !== null) {
-            return [$own->sign, $own->cause, $own->fix];
+            return [Saying::just($own->sign), Saying::just($own->cause), Saying::just($own->fix), $own];
         }
 
-        return [$this->sign($becomes), $slip->kind->cause(), $this->fix($slip, $becomes)];
+        return [$this->sign($becomes), $slip->kind->cause(), $this->fix($slip, $becomes), null];
     }
 
     private function own(Slip $slip, Outcome $becomes): ?KnotMistake
@@ -44,26 +46,26 @@ final readonly class Wording
         return null;
     }
 
-    private function sign(Outcome $becomes): string
+    private function sign(Outcome $becomes): Saying
     {
-        $name = $becomes->knot === null ? '' : lcfirst($this->library->knot($becomes->knot)->names[0]);
+        $name = $becomes->knot === null ? '' : $this->library->knot($becomes->knot)->names[0];
 
         return match ($becomes->kind) {
-            OutcomeKind::Same => 'It is the same knot',
-            OutcomeKind::EquallyGood => 'It looks different and holds as well',
-            OutcomeKind::FallsOut => 'It comes apart when pulled',
-            OutcomeKind::Knot => "It is another knot: the $name",
-            OutcomeKind::Unnamed => 'It does not look like the picture',
+            OutcomeKind::Same => new Saying('mistakes.sign_same'),
+            OutcomeKind::EquallyGood => new Saying('mistakes.sign_as_good'),
+            OutcomeKind::FallsOut => new Saying('mistakes.sign_falls'),
+            OutcomeKind::Knot => new Saying('mistakes.sign_other', ['knot' => new Within($name)]),
+            OutcomeKind::Unnamed => new Saying('mistakes.sign_unnamed'),
         };
     }
 
-    private function fix(Slip $slip, Outcome $becomes): string
+    private function fix(Slip $slip, Outcome $becomes): Saying
     {
         if ($becomes->isGood()) {
-            return 'Nothing to mend';
+            return new Saying('mistakes.fix_nothing');
         }
         $step = $this->method->steps[$slip->step - 1] ?? null;
 
-        return $step === null ? 'Tie it again' : "Go back to step {$slip->step}: ".rtrim(lcfirst($step->say), '.');
+        return $step === null ? new Saying('mistakes.fix_again') : new Saying('mistakes.fix_back', ['step' => $slip->step, 'say' => new Within(rtrim($step->say, '.'))]);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Packing;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\Family;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\StrandPlan;
@@ -15,6 +14,7 @@ use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Saying;
 
 /**
  * What rope a meeting wants: a practice piece for each learner, as long as the longest knot of the day with its tails and
@@ -34,7 +34,7 @@ final readonly class PackList
     private const POLE = 40.0;
 
     /**
-     * @param  list<array{length: int, count: int, for: string, knot: string, colours: int, reason: string}>  $pieces  for: each, pair
+     * @param  list<array{length: int, count: int, for: string, knot: string, colours: int, reason: Saying}>  $pieces  for: each, pair
      * @param  list<array{kind: string, count: int, knots: list<string>}>  $objects
      */
     private function __construct(public array $pieces, public array $objects)
@@ -64,7 +64,7 @@ final readonly class PackList
             $tail = $tails->required($knot->tailClass, $rope, $school, $backup);
             if ($knot->lashing !== null) {
                 $needs = Lashing::of($knot->lashing, array_fill(0, $knot->lashing->poles(), self::POLE), $rope->diameter)->advised();
-                $pieces[] = ['length' => self::rounded($needs), 'count' => $pairs, 'for' => 'pair', 'knot' => $knot->id, 'colours' => 1, 'reason' => sprintf('For poles of %s mm.', Figure::of(self::POLE))];
+                $pieces[] = ['length' => self::rounded($needs), 'count' => $pairs, 'for' => 'pair', 'knot' => $knot->id, 'colours' => 1, 'reason' => new Saying('rope.piece_poles', ['pole' => self::POLE])];
 
                 continue;
             }
@@ -80,7 +80,7 @@ final readonly class PackList
             [$needs, $knot, $used, $tail] = $longest;
             array_unshift($pieces, [
                 'length' => self::rounded($needs), 'count' => $ropes * $learners, 'for' => 'each', 'knot' => $knot->id, 'colours' => $ropes,
-                'reason' => sprintf('The longest knot of the day takes %d mm, its tail %d mm, and %d mm to hold.', (int) round($used), $tail, self::HOLD),
+                'reason' => new Saying('rope.piece_longest', ['used' => (int) round($used), 'tail' => $tail, 'hold' => self::HOLD]),
             ]);
         }
         $list = [];

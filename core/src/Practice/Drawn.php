@@ -17,12 +17,13 @@ use Compadre\Core\Refusal;
 use Compadre\Core\Topology\ContractionOrder;
 use Compadre\Core\Topology\Fingerprint;
 use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Words\Saying;
 
 /**
  * Says what somebody has drawn who was asked for a knot: it, it in the other hand, another one that has a name, or something else, and
  * where it first parts from what was asked for.
  *
- * @phpstan-type Said array{kind: string, says: string, parts_at: ?int}
+ * @phpstan-type Said array{kind: string, says: Saying, parts_at: ?int}
  */
 final readonly class Drawn
 {
@@ -113,30 +114,31 @@ final readonly class Drawn
     {
         $name = Sample::called($knot);
         if ($code->turns === []) {
-            return ['kind' => OutcomeKind::FallsOut->value, 'says' => 'The rope only lies there: nothing crosses yet.', 'parts_at' => null];
+            return ['kind' => OutcomeKind::FallsOut->value, 'says' => new Saying('practice.nothing_crosses'), 'parts_at' => null];
         }
         $outcome = $judge->outcome($code);
         if ($outcome->kind === OutcomeKind::Same) {
-            return ['kind' => $outcome->kind->value, 'says' => "That is $name.", 'parts_at' => null];
+            return ['kind' => $outcome->kind->value, 'says' => new Saying('practice.that_is', ['knot' => $name]), 'parts_at' => null];
         }
         if ($outcome->kind === OutcomeKind::EquallyGood) {
-            return ['kind' => $outcome->kind->value, 'says' => "That is $name, tied the other way round: it is as good.", 'parts_at' => null];
+            return ['kind' => $outcome->kind->value, 'says' => new Saying('practice.as_good', ['knot' => $name]), 'parts_at' => null];
         }
         if ($judge->outcome($code->mirrored())->isGood()) {
-            return ['kind' => 'other-hand', 'says' => "That is $name as the other hand ties it.", 'parts_at' => null];
+            return ['kind' => 'other-hand', 'says' => new Saying('practice.other_hand', ['knot' => $name]), 'parts_at' => null];
         }
         $parts = self::partsAt($right, $code);
-        $where = $parts === null ? '' : ' It first parts from it at the ring.';
         // What lies on the right outline falls as that does; another outline has to be tried for itself.
         $falls = $outcome->kind === OutcomeKind::FallsOut || self::outline($code) !== self::outline($right) && isset(Fallen::keys($code)[Fingerprint::of($code)->key()]);
 
+        $says = match (true) {
+            $falls && $outcome->knot === null => new Saying('practice.falls', ['knot' => $name]),
+            $outcome->knot !== null => new Saying('practice.another', ['other' => Sample::called($this->library->knot($outcome->knot)), 'knot' => $name]),
+            default => new Saying('practice.something_else', ['knot' => $name]),
+        };
+
         return [
             'kind' => $falls ? OutcomeKind::FallsOut->value : $outcome->kind->value,
-            'says' => match (true) {
-                $falls && $outcome->knot === null => "Not $name: pulled, it falls apart.",
-                $outcome->knot !== null => 'That is '.Sample::called($this->library->knot($outcome->knot)).", not $name.",
-                default => "Not $name, but something else.",
-            }.$where,
+            'says' => $parts === null ? $says : Saying::sentences([$says, new Saying('practice.at_ring')]),
             'parts_at' => $parts,
         ];
     }

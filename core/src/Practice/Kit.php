@@ -8,6 +8,7 @@ use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * All that a learner may be asked of one knot, with every picture it takes: what a device keeps, so that it needs no network.
@@ -20,7 +21,7 @@ final readonly class Kit
     /** An open crossing is shown with the end so many rope widths before it. */
     private const BEFORE = 1.4;
 
-    public function __construct(private TaskMaker $maker, private Drawn $drawn)
+    public function __construct(private TaskMaker $maker, private Drawn $drawn, private Catalogue $words)
     {
     }
 
@@ -39,7 +40,7 @@ final readonly class Kit
         foreach (TaskKind::cases() as $kind) {
             for ($seed = 0; $seed < self::SEEDS; $seed++) {
                 $task = $this->maker->made($kind, $knot, $method, $seed, $view);
-                $shown = $task === null ? null : self::shown($task, $sample, $pictures);
+                $shown = $task === null ? null : $this->shown($task, $sample, $pictures);
                 if ($task !== null && $shown !== null) {
                     $tasks[self::key($task)] ??= ['id' => "$kind->value-$seed"] + $shown;
                 }
@@ -48,8 +49,16 @@ final readonly class Kit
 
         return [
             'tasks' => array_values($tasks), 'forms' => $pictures->drawn(), 'table' => $sample->isTold() ? Table::of($knot, $method, $view) : null,
-            'known' => $sample->isTold() ? $this->drawn->known($knot, $method, $view, array_map(static fn (Found $found): array => $found->slip->flips ?? [], $sample->wrong())) : [],
+            'known' => $sample->isTold() ? $this->known($sample, $view) : [],
         ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private function known(Sample $sample, View $view): array
+    {
+        $wrong = array_map(static fn (Found $found): array => $found->slip->flips ?? [], $sample->wrong());
+
+        return array_map(fn (array $said): array => ['says' => $this->words->say($said['says'])] + $said, $this->drawn->known($sample->knot, $sample->method, $view, $wrong));
     }
 
     /** Two that offer the same things in another order are one task. */
@@ -62,7 +71,7 @@ final readonly class Kit
     }
 
     /** @return ?array<string, mixed> null where a picture it takes cannot be drawn */
-    private static function shown(Task $task, Sample $sample, Pictures $pictures): ?array
+    private function shown(Task $task, Sample $sample, Pictures $pictures): ?array
     {
         $shows = [];
         if (isset($task->shows['words'])) {
@@ -77,8 +86,8 @@ final readonly class Kit
         $open = $task->shows['crossing'] ?? 0;
         foreach ($task->options as $place => $option) {
             $options[] = match (true) {
-                isset($option['words']) => ['form' => $pictures->ofWords($option['words']), 'spoken' => $pictures->spoken($option['words'])],
-                isset($option['crossing']) => ['at' => $pictures->place($option['crossing']), 'spoken' => $pictures->spokenPlace($option['crossing'])],
+                isset($option['words']) => ['form' => $pictures->ofWords($option['words']), 'spoken' => $this->words->say($pictures->spoken($option['words']))],
+                isset($option['crossing']) => ['at' => $pictures->place($option['crossing']), 'spoken' => $this->words->say($pictures->spokenPlace($option['crossing']))],
                 isset($option['step']) => ['step' => $option['step'], 'spoken' => $sample->say($option['step'])],
                 isset($option['knot']) => ['knot' => $option['knot']],
                 $place === $task->answer => ['say' => $option['say'] ?? '', 'form' => Pictures::RIGHT],
@@ -90,6 +99,6 @@ final readonly class Kit
             return null;
         }
 
-        return ['kind' => $task->kind->value, 'question' => $task->question, 'options' => $options, 'answer' => $task->answer, 'reason' => $task->reason, 'shows' => (object) $shows];
+        return ['kind' => $task->kind->value, 'question' => $this->words->say($task->question), 'options' => $options, 'answer' => $task->answer, 'reason' => $this->words->say($task->reason), 'shows' => (object) $shows];
     }
 }

@@ -6,6 +6,7 @@ namespace Compadre\Core\Practice;
 
 use Compadre\Core\Knots\StepState;
 use Compadre\Core\Knots\StepStates;
+use Compadre\Core\Words\Saying;
 
 /**
  * Steps to be put in order. Two that could as well be done the other way round never stand beside each other in the right order.
@@ -25,13 +26,13 @@ final class Order implements Asks
         while ($offered === $steps) {
             $offered = $lot->mixed($steps);
         }
-        $says = array_map(static fn (int $step): string => rtrim($sample->say($step), '.'), $steps);
+        $says = array_map(static fn (int $step): Saying => new Saying('practice.just_said', ['say' => rtrim($sample->say($step), '.')]), $steps);
 
         return new Task(
-            TaskKind::Order, sprintf('In which order is %s tied?', $sample->name()),
+            TaskKind::Order, new Saying('practice.order', ['knot' => $sample->name()]),
             array_map(static fn (int $step): array => ['step' => $step], $offered),
             array_map(static fn (int $step): int => (int) array_search($step, $offered, true), $steps),
-            implode('. Then: ', $says).'.',
+            Saying::joined('practice.then', $says),
         );
     }
 

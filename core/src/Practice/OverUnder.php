@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Practice;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * One crossing is open: does the end that comes to it go over or under? Asked only where the other way is wrong.
  */
@@ -30,9 +32,9 @@ final class OverUnder implements Asks
             $step = max(1, $sample->order->stepOf[$crossing]);
 
             return new Task(
-                TaskKind::OverUnder, sprintf('Step %d of %s: at the ring, does the end go over or under?', $step, $sample->name()),
+                TaskKind::OverUnder, new Saying('practice.open_crossing', ['step' => $step, 'knot' => $sample->name()]),
                 array_map(static fn (string $say): array => ['say' => $say], self::SAY), $right,
-                sprintf('%s. With %s it would %s.', ucfirst(self::SAY[$right]), self::SAY[1 - $right], $sample->becomes($other)),
+                new Saying($isOver ? 'practice.over_right' : 'practice.under_right', ['become' => $sample->becomes($other)]),
                 ['crossing' => $crossing, 'step' => $step],
             );
         }

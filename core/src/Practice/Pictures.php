@@ -10,6 +10,7 @@ use Compadre\Core\Knots\StepStates;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Knots\Visit;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * What the tasks of one knot show, seen from one side, each form drawn once; and the same in words, for whoever is read to.
@@ -117,27 +118,28 @@ final class Pictures
      *
      * @param  array<string, string>  $words
      */
-    public function spoken(array $words): string
+    public function spoken(array $words): Saying
     {
         $told = [];
         foreach ($words as $rope => $word) {
-            $told[] = (count($words) > 1 ? $this->sample->told($rope).': ' : '').implode(', ', array_map(static fn (string $letter): string => $letter === 'o' ? 'over' : 'under', str_split($word)));
+            $ways = array_map(static fn (string $letter): Saying => new Saying($letter === 'o' ? 'practice.spoken_over' : 'practice.spoken_under'), str_split($word));
+            $told[] = count($words) > 1 ? new Saying('practice.spoken_rope', ['rope' => $this->sample->told($rope), 'ways' => $ways]) : new Saying('practice.spoken_ways', ['ways' => $ways]);
         }
 
-        return ucfirst(implode('; ', $told)).'.';
+        return $told === [] ? Saying::just('') : new Saying('practice.just_said', ['say' => Saying::joined('practice.and_others', $told)]);
     }
 
     /** A crossing told by when a rope comes to it for the first time. */
-    public function spokenPlace(int $crossing): string
+    public function spokenPlace(int $crossing): Saying
     {
         foreach ($this->sample->diagram->strands as $number => $strand) {
             $met = array_map(static fn (Visit $visit): int => $visit->crossing, $this->sample->diagram->visits($number));
             $place = array_search($crossing, $met, true);
             if ($strand->kind->isRope() && $place !== false) {
-                return sprintf('Crossing %d along %s.', $place + 1, $strand->id === 'rope' ? 'the rope' : $strand->id);
+                return $strand->id === 'rope' ? new Saying('practice.crossing_of_rope', ['place' => $place + 1]) : new Saying('practice.crossing_of', ['place' => $place + 1, 'rope' => $strand->id]);
             }
         }
 
-        return 'A crossing.';
+        return new Saying('practice.a_crossing');
     }
 }

@@ -9,7 +9,6 @@ use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\Method;
-use Compadre\Core\Knots\Sides;
 use Compadre\Core\Knots\View;
 use Compadre\Core\Knots\Visit;
 use Compadre\Core\Mistakes\Found;
@@ -21,6 +20,8 @@ use Compadre\Core\Mistakes\OutcomeKind;
 use Compadre\Core\Mistakes\TyingOrder;
 use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Within;
 
 /**
  * One way of tying a knot, as tasks are made from it: its drawing, the order in which its crossings are made, and what it becomes
@@ -56,7 +57,7 @@ final class Sample
     /** A pack's words, with the sides as they are in the drawings. */
     public function told(string $words): string
     {
-        return Sides::told($this->view, $words);
+        return $this->library->sides->told($this->view, $words);
     }
 
     /** @param  int  $step  from 1 */
@@ -66,14 +67,14 @@ final class Sample
     }
 
     /** The knot's name in the middle of a sentence. */
-    public function name(): string
+    public function name(): Saying
     {
         return self::called($this->knot);
     }
 
-    public static function called(KnotPack $knot): string
+    public static function called(KnotPack $knot): Saying
     {
-        return 'the '.lcfirst($knot->names[0]);
+        return new Saying('practice.the', ['knot' => new Within($knot->names[0])]);
     }
 
     /**
@@ -111,15 +112,15 @@ final class Sample
     }
 
     /** What a form comes to, at the end of a sentence: "it would ...". */
-    public function becomes(Outcome $outcome): string
+    public function becomes(Outcome $outcome): Saying
     {
         $named = $outcome->knot === null ? null : self::called($this->library->knot($outcome->knot));
 
         return match ($outcome->kind) {
-            OutcomeKind::Same, OutcomeKind::EquallyGood => 'be as good',
-            OutcomeKind::Knot => "be $named",
-            OutcomeKind::FallsOut => $named === null ? 'fall apart' : "fall apart: it would be $named",
-            OutcomeKind::Unnamed => 'be something else',
+            OutcomeKind::Same, OutcomeKind::EquallyGood => new Saying('practice.be_as_good'),
+            OutcomeKind::Knot => new Saying('practice.be', ['knot' => $named ?? '']),
+            OutcomeKind::FallsOut => $named === null ? new Saying('practice.fall') : new Saying('practice.fall_named', ['knot' => $named]),
+            OutcomeKind::Unnamed => new Saying('practice.be_else'),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Practice;
 
 use Compadre\Core\Mistakes\Found;
+use Compadre\Core\Words\Saying;
 
 /**
  * The right form among usual mistakes. No two of them come to the same, and none is as good as the right one.
@@ -28,14 +29,14 @@ final class Spot implements Asks
         $why = [];
         foreach ($forms as $place => $form) {
             if ($form instanceof Found) {
-                $why[] = sprintf('%d would %s', $place + 1, $sample->becomes($form->becomes));
+                $why[] = new Saying('practice.would', ['place' => $place + 1, 'become' => $sample->becomes($form->becomes)]);
             }
         }
 
         return new Task(
-            TaskKind::Spot, sprintf('Which of these is %s?', $sample->name()),
+            TaskKind::Spot, new Saying('practice.spot', ['knot' => $sample->name()]),
             array_map(static fn (?Found $form): array => ['words' => $sample->words($form?->slip->flips ?? [])], $forms), $answer,
-            sprintf('%d is %s. %s.', $answer + 1, $sample->name(), ucfirst(implode('; ', $why))),
+            new Saying('practice.spot_is', ['place' => $answer + 1, 'knot' => $sample->name(), 'why' => Saying::joined('practice.and_others', $why)]),
         );
     }
 }

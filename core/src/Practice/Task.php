@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Practice;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * A question with exactly one right answer, and why it is that.
  */
@@ -16,7 +18,7 @@ final readonly class Task
      * @param  array{crossing?: int, step?: int, words?: array<string, string>, job?: array<string, mixed>}  $shows  what is looked at meanwhile: the open `crossing` and its `step`, the `words` of a wrong form,
      *                                        the `job` a knot is wanted for, as compute choose takes it
      */
-    public function __construct(public TaskKind $kind, public string $question, public array $options, public int|array $answer, public string $reason, public array $shows = [])
+    public function __construct(public TaskKind $kind, public Saying $question, public array $options, public int|array $answer, public Saying $reason, public array $shows = [])
     {
     }
 }

@@ -6,6 +6,7 @@ namespace Compadre\Core\Practice;
 
 use Compadre\Core\Mistakes\Found;
 use Compadre\Core\Mistakes\SlipKind;
+use Compadre\Core\Words\Saying;
 
 /**
  * A form with one crossing wrong: which is it? Mending any other that is offered leaves it wrong.
@@ -31,9 +32,9 @@ final class Where implements Asks
             $offered = $lot->mixed([$crossing, ...$others]);
 
             return new Task(
-                TaskKind::Where, sprintf('This was to be %s. Which crossing is wrong?', $sample->name()),
+                TaskKind::Where, new Saying('practice.where', ['knot' => $sample->name()]),
                 array_map(static fn (int $one): array => ['crossing' => $one], $offered), (int) array_search($crossing, $offered, true),
-                sprintf('As it lies it would %s. %s.', $sample->becomes($found->becomes), $sample->told(rtrim($found->fix, '.'))),
+                new Saying('practice.where_is', ['become' => $sample->becomes($found->becomes), 'fix' => $found->fix->told($sample->told(...))]),
                 ['words' => $sample->words([$crossing])],
             );
         }

@@ -10,6 +10,8 @@ use Compadre\Core\Knots\Library;
 use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\Choosing\Job;
 use Compadre\Core\Rigs\Choosing\Thing;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Within;
 
 /**
  * Which knot does a job want? Of those that are offered one fits, and the others do not, each with its reason.
@@ -20,25 +22,25 @@ final readonly class Which implements Asks
 
     /** What is asked, by what the rope is tied to; what is not here would have more than one good answer, or none that is plain. */
     private const SENTENCES = [
-        'join' => ['rope' => 'You join two ropes into one long one.', 'tape' => 'You join two ends of tape.'],
-        'loop' => ['rope' => 'You want a loop that keeps its size.'] + self::ROUND,
+        'join' => ['rope' => 'practice.join_rope', 'tape' => 'practice.join_tape'],
+        'loop' => ['rope' => 'practice.loop_rope'] + self::ROUND,
         'hitch' => [
-            'rope' => 'You tie a rope to the middle of another one, so that it holds its place.', 'pole' => 'You tie a rope to a pole.', 'ring' => 'You tie a rope to a ring.',
-            'chain' => 'You tie a rope to a chain.', 'eye' => 'You tie a rope to a fixed eye.', 'bundle' => 'You tie a rope to a bundle.',
+            'rope' => 'practice.hitch_rope', 'pole' => 'practice.hitch_pole', 'ring' => 'practice.hitch_ring',
+            'chain' => 'practice.hitch_chain', 'eye' => 'practice.hitch_eye', 'bundle' => 'practice.hitch_bundle',
         ],
-        'bind' => ['rope' => 'You tie both ends of one rope round something soft, and it has to stay tight.', 'pole' => 'You tie a rope round a pole, and it has to stay tight.', 'bundle' => 'You tie a rope round a bundle, and it has to stay tight.'],
-        'stop' => ['rope' => 'The end of a rope must not slip out through a hole.', 'eye' => 'The end of a rope must not slip out through a fixed eye.', 'ring' => 'The end of a rope must not slip out through a ring.'],
+        'bind' => ['rope' => 'practice.bind_rope', 'pole' => 'practice.bind_pole', 'bundle' => 'practice.bind_bundle'],
+        'stop' => ['rope' => 'practice.stop_rope', 'eye' => 'practice.stop_eye', 'ring' => 'practice.stop_ring'],
         'adjust' => [
-            'rope' => 'You tie a line to another rope, and want to tighten it later.', 'pole' => 'You tie a line to a pole, and want to tighten it later.', 'ring' => 'You tie a line to a ring, and want to tighten it later.',
-            'chain' => 'You tie a line to a chain, and want to tighten it later.', 'eye' => 'You tie a line to a fixed eye, and want to tighten it later.', 'bundle' => 'You tie a line to a bundle, and want to tighten it later.',
+            'rope' => 'practice.adjust_rope', 'pole' => 'practice.adjust_pole', 'ring' => 'practice.adjust_ring',
+            'chain' => 'practice.adjust_chain', 'eye' => 'practice.adjust_eye', 'bundle' => 'practice.adjust_bundle',
         ],
-        'lash' => ['pole' => 'You tie poles to each other, and they have to hold.', 'bundle' => 'You tie poles into a bundle that holds together.'],
-        'shorten' => ['rope' => 'A rope is too long, or worn in one place, and must not be cut.'],
+        'lash' => ['pole' => 'practice.lash_pole', 'bundle' => 'practice.lash_bundle'],
+        'shorten' => ['rope' => 'practice.shorten_rope'],
     ];
 
     private const ROUND = [
-        'pole' => 'You want a loop round a pole that keeps its size.', 'ring' => 'You want a loop through a ring that keeps its size.', 'chain' => 'You want a loop through a chain that keeps its size.',
-        'eye' => 'You want a loop through a fixed eye that keeps its size.', 'bundle' => 'You want a loop round a bundle that keeps its size.',
+        'pole' => 'practice.loop_pole', 'ring' => 'practice.loop_ring', 'chain' => 'practice.loop_chain',
+        'eye' => 'practice.loop_eye', 'bundle' => 'practice.loop_bundle',
     ];
 
     /** Tasks whose knots would do after a fashion, though no pack says so: they are not offered as wrong. */
@@ -47,9 +49,9 @@ final readonly class Which implements Asks
         'adjust' => [], 'lash' => ['bind', 'hitch'], 'shorten' => ['loop', 'stop', 'bind'],
     ];
 
-    private const LOADS = ['steady' => 'It is pulled steadily.', 'shaking' => 'It is shaken.', 'on_off' => 'The pull comes and goes.', 'none' => 'Nothing much pulls on it.'];
+    private const LOADS = ['steady' => 'practice.load_steady', 'shaking' => 'practice.load_shaking', 'on_off' => 'practice.load_on_off', 'none' => 'practice.load_none'];
 
-    private const UNDOING = ['after_load' => ' It has to come undone after the pull.', 'at_a_pull' => ' One pull has to let it go.', 'any' => ''];
+    private const UNDOING = ['after_load' => 'practice.undo_after_load', 'at_a_pull' => 'practice.undo_at_a_pull', 'any' => null];
 
     public function __construct(private Library $library, private Chooser $chooser)
     {
@@ -67,12 +69,17 @@ final readonly class Which implements Asks
             if ($others === []) {
                 continue;
             }
-            $offered = $lot->mixed([['knot' => $knot->id, 'why' => ''], ...$others]);
-            $why = array_map(fn (array $one): string => sprintf('Not %s: %s', Sample::called($this->library->knot($one['knot'])), lcfirst($one['why'])), array_filter($offered, static fn (array $one): bool => $one['knot'] !== $knot->id));
+            $offered = $lot->mixed([['knot' => $knot->id, 'why' => Saying::just('')], ...$others]);
+            $why = [];
+            foreach ($offered as ['knot' => $other, 'why' => $against]) {
+                if ($other !== $knot->id) {
+                    $why[] = new Saying('practice.not_that', ['knot' => Sample::called($this->library->knot($other)), 'why' => new Within($against)]);
+                }
+            }
 
             return new Task(
-                TaskKind::Which, self::sentence($job), array_map(static fn (array $one): array => ['knot' => $one['knot']], $offered),
-                (int) array_search($knot->id, array_column($offered, 'knot'), true), implode(' ', [ucfirst(Sample::called($knot)).'.', ...$why]),
+                TaskKind::Which, self::question($job), array_map(static fn (array $one): array => ['knot' => $one['knot']], $offered),
+                (int) array_search($knot->id, array_column($offered, 'knot'), true), Saying::sentences([new Saying('practice.which_is', ['knot' => new Within($knot->names[0])]), ...$why]),
                 ['job' => ['task' => $job->task, 'a' => ['kind' => $job->a->kind]] + ($job->b === null ? [] : ['b' => ['kind' => $job->b->kind]]) + ['load' => $job->load, 'undo' => $job->undo]],
             );
         }
@@ -112,7 +119,7 @@ final readonly class Which implements Asks
     /**
      * Knots that do not fit, and why: those one may well think of, and those that are for other things.
      *
-     * @return array{list<array{knot: string, why: string}>, list<array{knot: string, why: string}>}
+     * @return array{list<array{knot: string, why: Saying}>, list<array{knot: string, why: Saying}>}
      */
     private function others(KnotPack $knot, Job $job): array
     {
@@ -124,17 +131,20 @@ final readonly class Which implements Asks
             }
             $against = $this->chooser->against($other, $job);
             if ($against === null && $other->family !== $knot->family && array_intersect([$job->task, ...self::KIN[$job->task]], array_map(static fn (GoodFor $use): string => $use->task, $other->uses->goodFor)) === []) {
-                $strange[] = ['knot' => $other->id, 'why' => 'made for something else.'];
+                $strange[] = ['knot' => $other->id, 'why' => new Saying('practice.for_else')];
             } elseif ($against !== null && $against !== []) {
-                $tempting[] = ['knot' => $other->id, 'why' => implode(' ', $against)];
+                $tempting[] = ['knot' => $other->id, 'why' => Saying::sentences($against)];
             }
         }
 
         return [$tempting, $strange];
     }
 
-    private static function sentence(Job $job): string
+    private static function question(Job $job): Saying
     {
-        return self::SENTENCES[$job->task][$job->b->kind ?? $job->a->kind].' '.self::LOADS[$job->load].self::UNDOING[$job->undo].' Which knot?';
+        $about = ['job' => new Saying(self::SENTENCES[$job->task][$job->b->kind ?? $job->a->kind]), 'load' => new Saying(self::LOADS[$job->load])];
+        $undoing = self::UNDOING[$job->undo];
+
+        return $undoing === null ? new Saying('practice.which', $about) : new Saying('practice.which_undone', $about + ['undoing' => new Saying($undoing)]);
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Compadre\Core\Rigs;
 
 use Compadre\Core\Data\Fields;
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rope\Material;
+use Compadre\Core\Words\Saying;
 
 /**
  * How rope grips: Euler's capstan, load = hold x exp(mu theta), and what follows for knots. The constants are the pack's
@@ -49,12 +49,11 @@ final readonly class Friction
         return exp($this->coefficient($material, $object, $wet) * 2 * M_PI * $turns);
     }
 
-    public function reason(Material $material, string $object, float $turns, bool $wet = false): string
+    public function reason(Material $material, string $object, float $turns, bool $wet = false): Saying
     {
-        return sprintf(
-            '%s turns of %s%s on %s: a hand that holds 10 N holds a load of %s N. A teaching model: real ropes are tested, not computed.',
-            Figure::of($turns, 2), $wet ? 'wet ' : '', $material->words(), $object, Figure::of(10 * $this->ratio($material, $object, $turns, $wet)),
-        );
+        return new Saying('rigs.friction', [
+            'turns' => round($turns, 2), 'wet' => $wet ? 'yes' : 'no', 'rope' => $material->said(), 'object' => $object, 'load' => round(10 * $this->ratio($material, $object, $turns, $wet), 1),
+        ]);
     }
 
     /** Wraps inside the loop of a taut-line hitch: two, one more where rope slides on rope, one more where the tying line is the thicker. */
@@ -76,19 +75,6 @@ final readonly class Friction
         $post = exp(-$this->coefficient($material, 'wood', $wet) * M_PI);
 
         return 1 + $loop + $loop * $post;
-    }
-
-    /** Which bend joins two ropes, by how much thicker the one is. */
-    public static function bendFor(float $first, float $second, bool $slippery): string
-    {
-        $ratio = max($first, $second) / min($first, $second);
-
-        return match (true) {
-            $ratio > 3 => 'A poor idea: the ropes are too unequal for any bend here. Use a loop in each.',
-            $ratio > 1.6 || $slippery => 'Double sheet bend, the bight in the thicker rope.',
-            $ratio > 1.15 => 'Sheet bend, the bight in the thicker rope.',
-            default => 'Ropes of about one thickness: a sheet bend or a fisherman’s knot.',
-        };
     }
 
     /** Whether rope slides on rope so easily that grip knots want more of it. */

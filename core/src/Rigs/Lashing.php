@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rigs;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\LashingKind;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * Rope that a lashing takes, by geometry, in mm: the turns it is made of, a tail of 10 d at each end, and a tenth on top
@@ -21,7 +21,7 @@ final readonly class Lashing
     /** The rule of thumb for a square lashing: a metre for every 25 mm of summed pole diameters. */
     private const THUMB = 1000 / 25;
 
-    private function __construct(public float $rope, public ?float $ruleOfThumb, public string $reason)
+    private function __construct(public float $rope, public ?float $ruleOfThumb, public Saying $reason)
     {
     }
 
@@ -48,10 +48,11 @@ final readonly class Lashing
         $rope = self::MARGIN * $turns + 2 * self::TAIL * $d;
         $thumb = $kind === LashingKind::Square ? self::THUMB * array_sum($poles) : null;
 
-        return new self($rope, $thumb, sprintf(
-            '%d wraps and %d fraps of %s mm rope: %s m of turns, a tenth more to work with and two tails of %s mm make %s m.',
-            $wraps, $fraps, Figure::of($d), Figure::of($turns / 1000, 2), Figure::of(self::TAIL * $d), Figure::of($rope / 1000, 2),
-        ).($thumb === null ? '' : sprintf(' The rule of thumb says %s m: cut the longer until your group has measured its own.', Figure::of($thumb / 1000, 2))));
+        $reason = new Saying('rigs.lashing', [
+            'wraps' => $wraps, 'fraps' => $fraps, 'rope' => round($d, 1), 'turns' => round($turns / 1000, 2), 'tail' => round(self::TAIL * $d, 1), 'whole' => round($rope / 1000, 2),
+        ]);
+
+        return new self($rope, $thumb, $thumb === null ? $reason : Saying::sentences([$reason, new Saying('rigs.lashing_thumb', ['thumb' => round($thumb / 1000, 2)])]));
     }
 
     /** What to cut: the longer of geometry and rule of thumb. */

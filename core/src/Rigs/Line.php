@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rigs;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * The pull in a line between two anchors of one height, from the equilibrium of the loaded line. Lengths in mm, forces in
@@ -15,7 +15,7 @@ final readonly class Line
 {
     private const FLAT = 0.05;
 
-    private function __construct(public float $tension, public float $horizontal, public float $span, public float $sag, private string $load)
+    private function __construct(public float $tension, public float $horizontal, public float $span, public float $sag, private Saying $load)
     {
     }
 
@@ -24,7 +24,7 @@ final readonly class Line
     {
         self::check($span, $sag, $load, '/mid_load_n');
 
-        return new self($load * sqrt(($span / 2) ** 2 + $sag ** 2) / (2 * $sag), $load * $span / (4 * $sag), $span, $sag, sprintf('%s N at the middle', Figure::of($load)));
+        return new self($load * sqrt(($span / 2) ** 2 + $sag ** 2) / (2 * $sag), $load * $span / (4 * $sag), $span, $sag, new Saying('rigs.load_middle', ['load' => round($load, 1)]));
     }
 
     /** A load spread evenly along the span (the parabola), in newtons for each metre of it. */
@@ -34,23 +34,23 @@ final readonly class Line
         $perMillimetre = $loadPerMetre / 1000;
         $horizontal = $perMillimetre * $span ** 2 / (8 * $sag);
 
-        return new self(sqrt($horizontal ** 2 + ($perMillimetre * $span / 2) ** 2), $horizontal, $span, $sag, sprintf('%s N on every metre', Figure::of($loadPerMetre)));
+        return new self(sqrt($horizontal ** 2 + ($perMillimetre * $span / 2) ** 2), $horizontal, $span, $sag, new Saying('rigs.load_even', ['load' => round($loadPerMetre, 1)]));
     }
 
-    /** @return list<string> */
+    /** @return list<Saying> */
     public function advice(): array
     {
-        $advice = ['A tight line is a trip wire at night and at neck height by day: flag it, and keep people out of its path while it is drawn tight.'];
+        $advice = [new Saying('rigs.trip_wire')];
         if ($this->sag / $this->span < self::FLAT) {
-            array_unshift($advice, sprintf('Very flat: with a sag below %d %% of the span the pull explodes. Let it hang %s mm lower and it is about half.', (int) (100 * self::FLAT), Figure::of(round($this->sag))));
+            array_unshift($advice, new Saying('rigs.very_flat', ['flat' => (int) (100 * self::FLAT), 'sag' => round($this->sag)]));
         }
 
         return $advice;
     }
 
-    public function reason(): string
+    public function reason(): Saying
     {
-        return sprintf('With %s, a span of %s m and a sag of %s mm, each anchor is pulled with %s N. A teaching model: leave what must hold people or heavy loads to qualified people.', $this->load, Figure::of($this->span / 1000, 2), Figure::of($this->sag), Figure::of($this->tension));
+        return new Saying('rigs.line', ['load' => $this->load, 'span' => round($this->span / 1000, 2), 'sag' => round($this->sag, 1), 'pull' => round($this->tension, 1)]);
     }
 
     private static function check(float $span, float $sag, float $load, string $field): void

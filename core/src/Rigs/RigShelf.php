@@ -10,6 +10,7 @@ use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
 use Compadre\Core\Rigs\Pack\Question;
+use Compadre\Core\Words\Overlay;
 
 /**
  * The rigs of a folder of packs, and those a group has made of its own; or its instruments, which are pictures with one handle and
@@ -30,30 +31,35 @@ final class RigShelf
     private array $fields = [];
 
     /** @param  array<string, string|Fields>  $packs  files, or what they hold, by rig id */
-    private function __construct(private readonly array $packs, private readonly RigReader $reader)
+    private function __construct(private readonly array $packs, private readonly RigReader $reader, private readonly Overlay $over)
     {
     }
 
-    public static function at(string $folder, Library $library): self
+    /** @param  ?Overlay  $over  the texts in another language; null: in English */
+    public static function at(string $folder, Library $library, ?Overlay $over = null): self
     {
         $files = [];
         foreach (glob($folder.'/rigs/*.json') ?: [] as $file) {
             $files[basename($file, '.json')] = $file;
         }
 
-        return new self($files, new RigReader($library));
+        return new self($files, new RigReader($library), $over ?? Overlay::none());
     }
 
-    /** The instruments of a folder of packs. */
-    public static function instruments(string $folder, Library $library): self
+    /**
+     * The instruments of a folder of packs.
+     *
+     * @param  ?Overlay  $over  the texts in another language; null: in English
+     */
+    public static function instruments(string $folder, Library $library, ?Overlay $over = null): self
     {
         $packs = [];
         foreach (glob($folder.'/instruments/*.json') ?: [] as $file) {
-            $pack = Fields::of(Json::arrays(Json::file($file)));
+            $pack = ($over ?? Overlay::none())->read('instruments', $file);
             $packs[basename($file, '.json')] = Fields::of($pack->raw() + ['purpose' => $pack->text('about')] + self::INSTRUMENT);
         }
 
-        return new self($packs, new RigReader($library));
+        return new self($packs, new RigReader($library), Overlay::none());
     }
 
     /** @param  list<Fields>  $own  rigs a group has made, which stand beside the others, or in the place of one of the same id */
@@ -67,10 +73,10 @@ final class RigShelf
             $packs[$pack->text('id')] = $pack;
         }
 
-        return new self($packs, $this->reader);
+        return new self($packs, $this->reader, $this->over);
     }
 
-    /** Changes whenever a pack does. */
+    /** Changes whenever a pack does; in every language the same, but for instruments. */
     public function stamp(): string
     {
         return sha1(implode(',', array_map(static fn (string|Fields $pack): string => $pack instanceof Fields ? Json::write($pack->raw()) : $pack.filemtime($pack).filesize($pack), $this->packs)));
@@ -120,7 +126,7 @@ final class RigShelf
     {
         $pack = $this->packs[$id];
 
-        return $this->fields[$id] ??= $pack instanceof Fields ? $pack : Fields::of(Json::arrays(Json::file($pack)));
+        return $this->fields[$id] ??= $pack instanceof Fields ? $pack : $this->over->read('rigs', $pack);
     }
 
     /** @return array<string, RigPack> */

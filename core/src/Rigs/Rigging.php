@@ -14,6 +14,8 @@ use Compadre\Core\Rigs\Pack\MemberPlan;
 use Compadre\Core\Rigs\Pack\Place;
 use Compadre\Core\Rigs\Pack\PlaceKnot;
 use Compadre\Core\Rigs\Sketch\Sketch;
+use Compadre\Core\Words\Filled;
+use Compadre\Core\Words\Saying;
 
 /**
  * Works a rig out: what it takes rope by rope, how it stands, what to look out for.
@@ -65,13 +67,13 @@ final class Rigging
         $advice = [];
         foreach ($this->rig->advice as $rule) {
             if ($rule->when === null || $rule->when->holds($this->values, $this->rope)) {
-                $advice[] = $this->said($rule->say);
+                $advice[] = Saying::just($this->filled($rule->say));
             }
         }
         $cut = self::cut($members);
 
         return new Rigged(
-            $this->rig, $members, $figures, array_values($this->standing), $cut, [...$advice, ...$this->rig->cautions],
+            $this->rig, $members, $figures, array_values($this->standing), $cut, [...$advice, ...array_map(Saying::just(...), $this->rig->cautions)],
             Sketch::of($this->rig->sketch, $this->values, $this->lists, $this->rope), $this->reason($cut),
         );
     }
@@ -171,7 +173,7 @@ final class Rigging
         foreach ($this->rig->refusals as $rule) {
             if ($rule->when !== null && $rule->isKnown($this->values) && $rule->when->holds($this->values, $this->rope)) {
                 $given = $this->answers->raw()[$rule->answer] ?? $this->values[$rule->answer] ?? null;
-                throw Refusal::of($this->answers->at.'/'.$rule->answer, $given, 'rigs.rule', ['allowed' => $this->said($rule->allowed), 'say' => $this->said($rule->say)]);
+                throw Refusal::of($this->answers->at.'/'.$rule->answer, $given, 'rigs.rule', ['allowed' => $this->filled($rule->allowed), 'say' => $this->filled($rule->say)]);
             }
         }
     }
@@ -216,36 +218,35 @@ final class Rigging
     }
 
     /** @param  list<array{length_mm: float, count: int}>  $cut */
-    private function reason(array $cut): string
+    private function reason(array $cut): Saying
     {
         $pieces = array_sum(array_column($cut, 'count'));
         $whole = array_sum(array_map(static fn (array $one): float => $one['length_mm'] * $one['count'], $cut));
 
-        return sprintf(
-            '%s of %s rope: %s m in all. Starting values: a teaching model, until your group has measured its own.',
-            $pieces === 1 ? 'One piece' : "$pieces pieces", $this->rope->rope->words(), Figure::of($whole / 1000, 2),
-        );
+        return new Saying('rigs.pieces', ['pieces' => $pieces, 'rope' => $this->rope->rope->said(), 'whole' => round($whole / 1000, 2)]);
     }
 
     /** A sentence with its names filled in. */
-    private function said(string $sentence): string
+    private function filled(string $sentence): Filled
     {
-        return (string) preg_replace_callback('/\{(\w+)\}/', fn (array $found): string => $this->shown($found[1]), $sentence);
+        preg_match_all('/\{(\w+)\}/', $sentence, $names);
+
+        return new Filled($sentence, array_combine($names[1], array_map($this->shown(...), $names[1])));
     }
 
-    private function shown(string $name): string
+    private function shown(string $name): string|float|Saying
     {
         $value = $this->values[$name] ?? '';
         $unit = $this->rig->units[$name] ?? Unit::of('ratio');
 
         return match (true) {
-            is_bool($value) => $value ? 'yes' : 'no',
+            is_bool($value) => new Saying($value ? 'any.yes' : 'any.no'),
             is_string($value) => $value,
-            $unit->is(Unit::of('mm')) => $value >= 1000 ? Figure::of($value / 1000, 2).' m' : Figure::of(round($value)).' mm',
-            $unit->is(Unit::of('n')) => Figure::of(round($value)).' N',
-            $unit->is(Unit::of('n_per_m')) => Figure::of($value * 1000).' N a metre',
-            $unit->is(Unit::of('deg')) => Figure::of(round($value)).'°',
-            default => Figure::of($value, 2),
+            $unit->is(Unit::of('mm')) => $value >= 1000 ? new Saying('any.metres', ['number' => round($value / 1000, 2)]) : new Saying('any.millimetres', ['number' => round($value)]),
+            $unit->is(Unit::of('n')) => new Saying('any.newtons', ['number' => round($value)]),
+            $unit->is(Unit::of('n_per_m')) => new Saying('any.newtons_per_metre', ['number' => round($value * 1000, 1)]),
+            $unit->is(Unit::of('deg')) => new Saying('any.degrees', ['number' => round($value)]),
+            default => round($value, 2),
         };
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Rigs;
 
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * How a tripod stands: legs of a length below the lashing, feet on a circle. Lengths in mm, the lean from upright in radians.
@@ -15,7 +16,7 @@ final readonly class Tripod
 
     private const WIDE = 0.55;
 
-    private function __construct(public float $height, public float $feetApart, public float $lean, public ?string $advice)
+    private function __construct(public float $height, public float $feetApart, public float $lean, public ?Saying $advice)
     {
     }
 
@@ -31,8 +32,8 @@ final readonly class Tripod
         $spread = $footRadius / $leg;
 
         return new self(sqrt($leg ** 2 - $footRadius ** 2), $footRadius * sqrt(3), asin($spread), match (true) {
-            $spread < self::STEEP => sprintf('The feet stand too close: below %s of the leg it topples. Set them at least %d mm from the middle.', self::STEEP, ceil(self::STEEP * $leg)),
-            $spread > self::WIDE => sprintf('The feet stand too wide: above %s of the leg the legs splay. Set them at most %d mm from the middle.', self::WIDE, floor(self::WIDE * $leg)),
+            $spread < self::STEEP => new Saying('rigs.feet_close', ['share' => self::STEEP, 'least' => ceil(self::STEEP * $leg)]),
+            $spread > self::WIDE => new Saying('rigs.feet_wide', ['share' => self::WIDE, 'most' => floor(self::WIDE * $leg)]),
             default => null,
         });
     }

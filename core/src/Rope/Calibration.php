@@ -7,6 +7,7 @@ namespace Compadre\Core\Rope;
 use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Saying;
 
 /**
  * A knot's rope factor as a group has measured it: marked, tied, untied, measured. Each measure gives a' = (measured - turns - loop) / d;
@@ -68,15 +69,15 @@ final readonly class Calibration
         return $factor;
     }
 
-    /** How sure it is, in a sentence. */
-    public function sure(): string
+    /** How sure it is. */
+    public function sure(): Saying
     {
         $many = count($this->measures);
 
         return match (true) {
-            $many === 0 => 'A starting value: nobody has measured it yet.',
-            $this->spread === null => 'Measured once: it still leans on the starting value.',
-            default => sprintf('Measured %d times; most lie within %s to %s times the rope.', $many, Figure::of(round(max(0.0, $this->mean() - $this->spread), 1)), Figure::of(round($this->mean() + $this->spread, 1))),
+            $many === 0 => new Saying('rope.sure_not'),
+            $this->spread === null => new Saying('rope.sure_once'),
+            default => new Saying('rope.sure_many', ['many' => $many, 'least' => round(max(0.0, $this->mean() - $this->spread), 1), 'most' => round($this->mean() + $this->spread, 1)]),
         };
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
+use Compadre\Core\Words\Saying;
+
 /**
  * What a rope is made of.
  */
@@ -24,14 +26,8 @@ enum Material: string
     /** The measure for all the others, and what a knot is pulled at in where nobody says. */
     public const USUAL = self::Polyester;
 
-    public function words(): string
+    public function said(): Saying
     {
-        return match ($this) {
-            self::Natural => 'natural fibre',
-            self::Polyester => 'polyester braid',
-            self::Nylon => 'nylon',
-            self::Polypropylene => 'polypropylene',
-            self::Hmpe => 'HMPE',
-        };
+        return new Saying('rope.material', ['material' => $this->value]);
     }
 }

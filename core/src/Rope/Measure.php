@@ -26,14 +26,4 @@ enum Measure: string
             self::Diameters => $diameter,
         };
     }
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Millimetres => 'a ruler',
-            self::Gauge => 'the gauge strip',
-            self::Finger => 'finger widths',
-            self::Diameters => 'rope diameters',
-        };
-    }
 }

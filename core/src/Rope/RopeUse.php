@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rope;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\DiagramBuilder;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Method;
 use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Knots\Visit;
+use Compadre\Core\Words\Saying;
 
 /**
  * How much rope a knot takes: used = a d + pi (D + d) for each turn round an object of diameter D + the free loop, in mm; a is the
@@ -30,7 +30,7 @@ final readonly class RopeUse
     /** An object's diameter where none is given, in mm: a stave. */
     public const STAVE = 60.0;
 
-    private function __construct(public float $used, public int $tail, public ?float $setOut, public bool $isFromSpace, public string $reason)
+    private function __construct(public float $used, public int $tail, public ?float $setOut, public bool $isFromSpace, public Saying $reason)
     {
     }
 
@@ -47,24 +47,25 @@ final readonly class RopeUse
         $d = self::across($knot, $rope);
         $round = self::round($turns, $d);
         $used = $factor * $d + $round + ($loop ?? 0.0);
-        $parts = [sprintf('%s times the rope’s %s mm', Figure::of(round($factor, 1)), Figure::of($d))];
+        $parts = [new Saying('rope.use_times', ['times' => round($factor, 1), 'across' => round($d, 1)])];
         if ($round > 0) {
-            $parts[] = sprintf('%s mm for the turns', Figure::of(round($round)));
+            $parts[] = new Saying('rope.use_turns', ['turns' => round($round)]);
         }
         if ($loop !== null) {
-            $parts[] = sprintf('%s mm for the loop', Figure::of($loop));
+            $parts[] = new Saying('rope.use_loop', ['loop' => round($loop, 1)]);
         }
         // The small loop lies where loop, knot and tail end, measured from the end.
         $setOut = $loop !== null && $knot->setsOut ? $loop + self::SET_OUT * $d + $tail->millimetres : null;
 
         $origin = match (true) {
-            $own !== null => $own->sure(),
-            $isFromSpace => 'Measured on the knot drawn up in space',
-            $inSpace !== null => sprintf('A starting value (drawn up in space the knot takes %s times the rope)', Figure::of(round($inSpace, 1))),
-            default => 'A starting value',
+            $isFromSpace => new Saying('rope.use_space'),
+            $inSpace !== null => new Saying('rope.use_start_space', ['times' => round($inSpace, 1)]),
+            default => new Saying('rope.use_start'),
         };
 
-        return new self($used, $tail->millimetres, $setOut, $isFromSpace, sprintf('About %s: %s; and a tail of %d mm. %s', Figure::of(round($used)).' mm', implode(', ', $parts), $tail->millimetres, $own !== null ? $origin : "$origin: mark, tie, untie and measure to make it your own."));
+        return new self($used, $tail->millimetres, $setOut, $isFromSpace, new Saying('rope.use', [
+            'used' => round($used), 'parts' => $parts, 'tail' => $tail->millimetres, 'origin' => $own?->sure() ?? new Saying('rope.use_to_measure', ['origin' => $origin]),
+        ]));
     }
 
     /** What stands for the diameter in mm: of tape three times its thickness. */

@@ -7,6 +7,8 @@ namespace Compadre\Core\Teaching;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * A badge or rank as its pack describes it. Ages in years, both included.
@@ -48,7 +50,7 @@ final readonly class BadgePack
      * @param  list<string>  $taken  ids that other badges have
      * @return array<string, mixed> as packs/schema/badge.schema.json
      */
-    public static function ofTicked(string $name, array $knots, ?int $any, int $ageFrom, int $ageTo, array $taken): array
+    public static function ofTicked(string $name, array $knots, ?int $any, int $ageFrom, int $ageTo, array $taken, Catalogue $words): array
     {
         if ($any !== null && $any > count($knots)) {
             throw Refusal::of('/any', $any, 'teaching.any', ['knots' => count($knots)]);
@@ -62,7 +64,7 @@ final readonly class BadgePack
         $leaves = array_map(static fn (string $knot): array => ['knot' => $knot, 'level' => Level::HasIt->value], $knots);
 
         return [
-            'id' => $id, 'version' => 1, 'name' => $name, 'about' => $any === null ? 'All the knots ticked.' : "Any $any of the knots ticked.", 'ages' => ['from' => $ageFrom, 'to' => $ageTo],
+            'id' => $id, 'version' => 1, 'name' => $name, 'about' => $words->say($any === null ? new Saying('teaching.all_ticked') : new Saying('teaching.any_ticked', ['any' => $any])), 'ages' => ['from' => $ageFrom, 'to' => $ageTo],
             'requirement' => $any === null ? ['all' => $leaves] : ['choose' => $any, 'of' => $leaves],
         ];
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching;
 
-use Compadre\Core\Data\Fields;
 use Compadre\Core\Data\Json;
 use Compadre\Core\Data\Schema;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Overlay;
 use Compadre\Core\Words\Saying;
 
 /**
@@ -21,11 +21,12 @@ final readonly class BadgeShelf
     {
     }
 
-    public static function at(string $folder): self
+    /** @param  ?Overlay  $over  the texts in another language; null: in English */
+    public static function at(string $folder, ?Overlay $over = null): self
     {
         $badges = [];
         foreach (glob($folder.'/badges/*.json') ?: [] as $file) {
-            $badge = BadgePack::from(Fields::of(Json::arrays(Json::file($file))));
+            $badge = BadgePack::from(($over ?? Overlay::none())->read('badges', $file));
             $badges[basename($file, '.json')][$badge->version] = $badge;
         }
 

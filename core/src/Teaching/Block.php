@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Teaching;
 
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
+use Compadre\Core\Words\Written;
+
 /**
  * A stretch of a meeting. Kinds: welcome, tries (second tries in what was taught last), old (knots looked at again), new (a knot shown
  * for the first time), again (a knot some still need), raise, inspect and strike (a rig put up, looked at and taken down), free, award
@@ -13,7 +17,7 @@ final readonly class Block
 {
     /**
      * @param  list<string>  $learners  whom it is for
-     * @param  string  $why  one line a leader can read aloud
+     * @param  Saying  $why  one line a leader can read aloud
      * @param  float  $start  minutes from the start of the meeting
      * @param  list<self>  $beside  stations at the same time
      * @param  list<string>  $helpers  learners who have the knot and help at this station
@@ -27,7 +31,7 @@ final readonly class Block
         public float $minutes,
         public ?string $knot,
         public array $learners,
-        public string $why,
+        public Saying $why,
         public float $start = 0.0,
         public array $beside = [],
         public array $helpers = [],
@@ -74,13 +78,16 @@ final readonly class Block
         return $parts;
     }
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    /**
+     * @param  ?Catalogue  $words  what is said is said in these; null: as it is written down
+     * @return array<string, mixed>
+     */
+    public function toArray(?Catalogue $words = null): array
     {
         return [
             'kind' => $this->kind, 'start' => round($this->start, 1), 'minutes' => round($this->minutes, 1), 'knot' => $this->knot,
-            'learners' => $this->learners, 'why' => $this->why, 'helpers' => $this->helpers, 'checkers' => $this->checkers, 'parts' => $this->parts(), 'rig' => $this->rig, 'by_rule' => round($this->byRule ?? $this->minutes, 1),
-            'beside' => array_map(static fn (self $station): array => $station->toArray(), $this->beside),
+            'learners' => $this->learners, 'why' => $words?->say($this->why) ?? Written::value($this->why), 'helpers' => $this->helpers, 'checkers' => $this->checkers, 'parts' => $this->parts(), 'rig' => $this->rig, 'by_rule' => round($this->byRule ?? $this->minutes, 1),
+            'beside' => array_map(static fn (self $station): array => $station->toArray($words), $this->beside),
         ];
     }
 }

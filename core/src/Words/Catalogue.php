@@ -30,6 +30,12 @@ final class Catalogue
     /** @var array<string, array<mixed>> the files that were read, by room */
     private array $rooms = [];
 
+    /** @var array<string, array{string, self}> messages by code, each with the catalogue that has it */
+    private array $found = [];
+
+    /** @var array<string, array{MessageFormatter, list<string>}> by text */
+    private array $formats = [];
+
     private ?NumberFormatter $numbers = null;
 
     private function __construct(private readonly string $folder, private readonly string $locale, private readonly ?self $under)
@@ -71,19 +77,27 @@ final class Catalogue
 
     public function say(Saying $saying): string
     {
-        [$text, $by] = $this->find($saying->code) ?? throw new LogicException("words/ has no message \"$saying->code\".");
+        [$text, $by] = $this->found[$saying->code] ??= $this->find($saying->code) ?? throw new LogicException("words/ has no message \"$saying->code\".");
         if (! str_contains($text, '{')) {
             return $text;
         }
+        [$format, $counted] = $by->formats[$text] ??= $by->format($text);
         $values = [];
         foreach ($saying->parameters as $name => $value) {
             // A number that a message counts by stays one; any other is written here, since ICU would group its digits.
-            $isCounted = preg_match('/\{'.$name.', *(plural|selectordinal|number)/', $text) === 1;
-            $values[$name] = $isCounted && (is_int($value) || is_float($value)) ? $value : $this->written($value, $by);
+            $values[$name] = (is_int($value) || is_float($value)) && in_array($name, $counted, true) ? $value : $this->written($value, $by);
         }
-        $said = MessageFormatter::formatMessage($by->locale, $text, $values);
+        $said = $format->format($values);
 
-        return $said === false ? throw new LogicException("words/: \"$saying->code\" is no message: ".intl_get_error_message()) : $said;
+        return $said === false ? throw new LogicException("words/: \"$saying->code\" cannot be said: ".$format->getErrorMessage()) : $said;
+    }
+
+    /** @return array{MessageFormatter, list<string>} a message, read, and what it counts by */
+    private function format(string $text): array
+    {
+        preg_match_all('/\{(\w+), *(?:plural|selectordinal|number)/', $text, $counted);
+
+        return [new MessageFormatter($this->locale, $text), $counted[1]];
     }
 
     /** @return ?array{string, self} the message, and the catalogue that has it */
@@ -115,10 +129,25 @@ final class Catalogue
         return match (true) {
             $value instanceof Saying => $this->say($value),
             $value instanceof Day => $by->day($value),
+            $value instanceof Within => $by->within($value),
+            $value instanceof Filled => $this->filled($value, $by),
             is_array($value) => implode(', ', array_map(fn (mixed $one): string => $this->written($one, $by), $value)),
             is_int($value), is_float($value) => $by->number($value),
             default => is_string($value) ? mb_scrub($value) : '',
         };
+    }
+
+    /** English alone begins a name with a capital that it does not have in the middle of a sentence. */
+    private function within(Within $value): string
+    {
+        $text = $value->text instanceof Saying ? $this->say($value->text) : $value->text;
+
+        return $this->under === null ? lcfirst($text) : $text;
+    }
+
+    private function filled(Filled $value, self $by): string
+    {
+        return (string) preg_replace_callback('/\{(\w+)\}/', fn (array $name): string => $this->written($value->values[$name[1]] ?? '', $by), $value->text);
     }
 
     private function number(int|float $value): string

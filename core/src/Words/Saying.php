@@ -11,7 +11,7 @@ final readonly class Saying
 {
     /**
      * @param  string  $code  the room and the key of a message of `words/`, such as "any.one_of"
-     * @param  array<string, string|int|float|Day|self|list<string|int|float|self>>  $parameters  by the names of the message; a unit is part of the name
+     * @param  array<string, string|int|float|Day|Within|Filled|self|list<string|int|float|Day|Within|self>>  $parameters  by the names of the message; a unit is part of the name
      */
     public function __construct(public string $code, public array $parameters = [])
     {
@@ -23,7 +23,7 @@ final readonly class Saying
      */
     public static function either(array $all): self
     {
-        return self::folded($all, static fn (self $first, self $second): self => new self('any.either', ['first' => $first, 'second' => $second]));
+        return self::joined('any.either', $all);
     }
 
     /**
@@ -32,7 +32,7 @@ final readonly class Saying
      */
     public static function both(array $all): self
     {
-        return self::folded($all, static fn (self $first, self $second): self => new self('any.both', ['first' => $first, 'second' => $second]));
+        return self::joined('any.both', $all);
     }
 
     /**
@@ -41,7 +41,41 @@ final readonly class Saying
      */
     public static function sentences(array $all): self
     {
-        return self::folded($all, static fn (self $first, self $second): self => new self('any.sentences', ['first' => $first, 'second' => $second]));
+        return self::joined('any.sentences', $all);
+    }
+
+    /**
+     * @param  string  $code  of a message that puts a `first` and a `second` together
+     * @param  list<self>  $all
+     * @return self all of them, two by two; of none nothing is said
+     */
+    public static function joined(string $code, array $all): self
+    {
+        $said = array_shift($all) ?? self::just('');
+        foreach ($all as $next) {
+            $said = new self($code, ['first' => $said, 'second' => $next]);
+        }
+
+        return $said;
+    }
+
+    /** What a pack says, as it stands there. */
+    public static function just(string|Within|Filled $text): self
+    {
+        return new self('any.just', ['text' => $text]);
+    }
+
+    /**
+     * @param  callable(string): string  $tell
+     * @return self the same, with what packs say in it told in another way
+     */
+    public function told(callable $tell): self
+    {
+        return new self($this->code, array_map(static fn (mixed $value): mixed => match (true) {
+            $value instanceof Within => new Within($value->text instanceof self ? $value->text->told($tell) : $tell($value->text)),
+            $value instanceof self => $value->told($tell),
+            default => is_string($value) ? $tell($value) : $value,
+        }, $this->parameters));
     }
 
     /** @return array{code: string, parameters: array<string, mixed>} for JSON: days as 2026-11-24, sayings within as this one */
@@ -50,24 +84,12 @@ final readonly class Saying
         return ['code' => $this->code, 'parameters' => array_map(self::plain(...), $this->parameters)];
     }
 
-    /**
-     * @param  non-empty-list<self>  $all
-     * @param  callable(self, self): self  $join
-     */
-    private static function folded(array $all, callable $join): self
-    {
-        $said = array_shift($all);
-        foreach ($all as $next) {
-            $said = $join($said, $next);
-        }
-
-        return $said;
-    }
-
     private static function plain(mixed $value): mixed
     {
         return match (true) {
             $value instanceof Day => $value->date,
+            $value instanceof Within => self::plain($value->text),
+            $value instanceof Filled => ['text' => $value->text, 'values' => array_map(self::plain(...), $value->values)],
             $value instanceof self => $value->toArray(),
             is_array($value) => array_map(self::plain(...), $value),
             default => $value,

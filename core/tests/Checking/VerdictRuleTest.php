@@ -21,6 +21,7 @@ use Compadre\Core\Rope\Measure;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 
 function verdictOf(Observation $seen, string $knot = 'bowline'): Compadre\Core\Checking\Finding
 {
@@ -66,7 +67,7 @@ it('gives the verdict of the rule', function (Observation $seen, Verdict $verdic
 
 it('says kindly what to do next', function (Observation $seen, ?Level $level, string $expected): void {
     $knot = bowlinePack();
-    expect(NextStep::sentence(verdictOf($seen), $seen, $knot, $level))->toContain($expected)->not->toMatch('/fail/i');
+    expect(Catalogue::english()->say(NextStep::of(verdictOf($seen), $seen, $knot, $level)))->toContain($expected)->not->toMatch('/fail/i');
 })->with([
     [fn () => seen(Seen::Yes, Seen::Yes, Seen::Yes), Level::HasIt, 'tie the bowline again at the next meeting'],
     [fn () => seen(Seen::Yes, Seen::Yes, Seen::Yes), Level::Kept, 'Kept'],

@@ -14,12 +14,13 @@ use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
 use Compadre\Core\Rope\TailVerdict;
+use Compadre\Core\Words\Catalogue;
 
 it('says row by row what the computation says', function (string $knot, int $rows): void {
     $folder = dirname(__DIR__, 3).'/packs';
     $tails = TailRule::fromPack(Fields::of(Json::arrays(Json::file("$folder/materials/rope.json"))));
     $command = new Command($folder);
-    $table = VerdictTable::of(Library::at($folder)->knot($knot), $tails);
+    $table = VerdictTable::of(Library::at($folder)->knot($knot), $tails, Catalogue::english());
     expect($table)->toHaveCount($rows);
     foreach ($table as $seen => $row) {
         [$tying, $dressing, $tail, $prompts, $test] = explode(',', $seen) + [4 => 'not_looked'];

@@ -59,15 +59,15 @@ it('tells the sides for the left hand, in every text of every knot, as written o
     sort($known);
     expect($found)->toBe($known);
     foreach (MIRRORED as $text => $left) {
-        expect(Sides::told(View::Left, $text))->toBe($left)->and(Sides::told(View::Left, $left))->toBe($text);
+        expect(Sides::english()->told(View::Left, $text))->toBe($left)->and(Sides::english()->told(View::Left, $left))->toBe($text);
         foreach ([View::Learner, View::Across, View::Behind] as $view) {
-            expect(Sides::told($view, $text))->toBe($text);
+            expect(Sides::english()->told($view, $text))->toBe($text);
         }
     }
 });
 
 it('keeps what says left or right and means no side', function (string $text): void {
-    expect(Sides::told(View::Left, $text))->toBe($text);
+    expect(Sides::english()->told(View::Left, $text))->toBe($text);
 })->with(['Poles at right angles.', 'A right-laid rope; a left-laid one.', 'It is never left standing.', 'What is left behind.', 'Half a turn was left out', 'It is pulled the right way.', 'It brightened; he cleft it.']);
 
 it('mirrors a method in its words alone, and back again', function (): void {
@@ -75,8 +75,8 @@ it('mirrors a method in its words alone, and back again', function (): void {
     $changed = 0;
     foreach ($library->all() as $knot) {
         foreach ($knot->methods as $method) {
-            $left = $method->told(View::Left);
-            expect($left->told(View::Left))->toEqual($method)->and($left->strands)->toBe($method->strands)->and($method->told(View::Behind))->toEqual($method);
+            $left = $method->told(View::Left, Sides::english());
+            expect($left->told(View::Left, Sides::english()))->toEqual($method)->and($left->strands)->toBe($method->strands)->and($method->told(View::Behind, Sides::english()))->toEqual($method);
             $changed += (int) ($left != $method);
             foreach ($method->steps as $number => $step) {
                 expect([$left->steps[$number]->move, $left->steps[$number]->reach, $left->steps[$number]->tight])->toBe([$step->move, $step->reach, $step->tight]);
@@ -93,6 +93,6 @@ it('says left where the drawing for the left hand shows it: the end that is laid
     foreach ([[View::Learner, 'Right over left', 1], [View::Left, 'Left over right', -1]] as [$view, $words, $side]) {
         $seen = $view->of($drawn);
         $over = array_values(array_filter($seen->strands, static fn (Strand $strand): bool => $strand->word[0] === 'o'));
-        expect($method->told($view)->steps[0]->say)->toStartWith($words)->and($over)->toHaveCount(1)->and($side * $over[0]->curve->points[0]->x)->toBeGreaterThan(5);
+        expect($method->told($view, Sides::english())->steps[0]->say)->toStartWith($words)->and($over)->toHaveCount(1)->and($side * $over[0]->curve->points[0]->x)->toBeGreaterThan(5);
     }
 });

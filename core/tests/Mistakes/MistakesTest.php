@@ -14,6 +14,7 @@ use Compadre\Core\Mistakes\Naming;
 use Compadre\Core\Mistakes\TyingOrder;
 use Compadre\Core\Mistakes\WrongForm;
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
 
 function knotLibrary(): Library
 {
@@ -101,7 +102,7 @@ it('reads no outcome from the pack', function (string $knot): void {
     $known = static fn (array $mistakes): array => array_map(static fn (Found $found): array => [$found->slip->id, $found->becomes->toArray(), $found->likely], $mistakes);
     try {
         expect($known(mistakesOf($knot, null, Library::at($folder))))->toBe($known(mistakesOf($knot)));
-        $words = array_map(static fn (Found $found): string => $found->sign, mistakesOf($knot, null, Library::at($folder)));
+        $words = array_map(static fn (Found $found): string => Catalogue::english()->say($found->sign), mistakesOf($knot, null, Library::at($folder)));
         expect(array_filter($words, static fn (string $sign): bool => $sign === ''))->toBe([]);
     } finally {
         exec('rm -rf '.escapeshellarg($folder));
@@ -110,10 +111,10 @@ it('reads no outcome from the pack', function (string $knot): void {
 
 it('joins the pack’s own words to what was computed', function (): void {
     $granny = current(array_filter(mistakesOf('square-knot'), static fn (Found $found): bool => $found->becomes->knot === 'granny-knot'));
-    expect($granny->sign)->toBe('Lumpy, and the ends stick out crosswise');
+    expect(Catalogue::english()->say($granny->sign))->toBe('Lumpy, and the ends stick out crosswise');
     $fallen = current(array_filter(mistakesOf('figure-eight'), static fn (Found $found): bool => $found->slip->id === 'flip-0'));
-    expect([$fallen->sign, $fallen->cause])->toBe(['It comes apart when pulled', 'Over and under have changed places at one crossing']);
-    expect($fallen->fix)->toStartWith('Go back to step 2: go round behind');
+    expect([Catalogue::english()->say($fallen->sign), Catalogue::english()->say($fallen->cause)])->toBe(['It comes apart when pulled', 'Over and under have changed places at one crossing']);
+    expect(Catalogue::english()->say($fallen->fix))->toStartWith('Go back to step 2: go round behind');
 });
 
 it('ranks what beginners do first', function (): void {
@@ -162,7 +163,7 @@ it('counts why a bend holds', function (string $knot, float $tau, float $gamma, 
     $hold = Hold::of(DiagramBuilder::loose($pack->methods[0]));
     expect($hold->toArray())->toEqual(['crossings' => 6, 'tau' => $tau, 'gamma' => $gamma]);
     foreach ($says as $n => $start) {
-        expect($hold->sentences()[$n])->toStartWith($start);
+        expect(Catalogue::english()->say($hold->sentences()[$n]))->toStartWith($start);
     }
 })->with([
     ['square-knot', 1.0, 0.8, ['It pulls together', 'It holds together', 'It is pulled the right way']],

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotMistake;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Mistakes\ErrorKind;
 use Compadre\Core\Mistakes\Judge;
@@ -16,6 +17,17 @@ use Compadre\Core\Mistakes\Slips;
 use Compadre\Core\Mistakes\TyingOrder;
 use Compadre\Core\Mistakes\Wording;
 use Compadre\Core\Topology\Fingerprint;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
+
+/**
+ * @param  array{Saying, Saying, Saying, ?KnotMistake}  $words
+ * @return list<string> sign, cause and fix
+ */
+function worded(array $words): array
+{
+    return array_map(Catalogue::english()->say(...), array_slice($words, 0, 3));
+}
 
 function slipLibrary(): Library
 {
@@ -163,7 +175,7 @@ it('says in words what went wrong', function (SlipKind $kind, array $at, string 
     $code = KnotIndex::code($pack, $pack->methods[0]);
     $slip = new Slip($kind, $at, null, 3, $code);
     expect($slip->id)->toBe($id)->and($slip->kind->error())->toBe($error);
-    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of($slip, Outcome::unnamed());
+    $words = worded((new Wording($pack, $pack->methods[0], slipLibrary()))->of($slip, Outcome::unnamed()));
     expect($words)->toBe(['It does not look like the picture', $cause, 'Go back to step 3: '.rtrim(lcfirst($pack->methods[0]->steps[2]->say), '.')]);
 })->with([
     [SlipKind::SecondHalf, [], 'second-half', ErrorKind::SecondHalf, 'The second half went the other way'],
@@ -182,7 +194,7 @@ it('says in words what went wrong', function (SlipKind $kind, array $at, string 
 it('says in words what came of it', function (Outcome $becomes, string $sign, string $fix): void {
     $pack = slipLibrary()->knot('half-hitch');
     $code = KnotIndex::code($pack, $pack->methods[0]);
-    $words = (new Wording($pack, $pack->methods[0], slipLibrary()))->of(new Slip(SlipKind::Flip, [0], 0, 99, $code), $becomes);
+    $words = worded((new Wording($pack, $pack->methods[0], slipLibrary()))->of(new Slip(SlipKind::Flip, [0], 0, 99, $code), $becomes));
     expect([$words[0], $words[2]])->toBe([$sign, $fix]);
 })->with([
     [Outcome::same(), 'It is the same knot', 'Nothing to mend'],
@@ -196,16 +208,16 @@ it('takes the pack’s words for a knot, an error or an outcome, and never for a
     $wording = new Wording($pack, $pack->methods[0], slipLibrary());
     $code = KnotIndex::code($pack, $pack->methods[0]);
     $flip = new Slip(SlipKind::Flip, [0], 0, 1, $code);
-    expect($wording->of($flip, Outcome::knot('thief-knot'))[0])->toBe($pack->mistakes['thief-knot']->sign);
-    expect($wording->of($flip, Outcome::fallsOut('granny-knot'))[0])->toBe($pack->mistakes['granny-knot']->sign);
-    expect($wording->of($flip, Outcome::same())[0])->toBe('It is the same knot');
+    expect(worded($wording->of($flip, Outcome::knot('thief-knot')))[0])->toBe($pack->mistakes['thief-knot']->sign);
+    expect(worded($wording->of($flip, Outcome::fallsOut('granny-knot')))[0])->toBe($pack->mistakes['granny-knot']->sign);
+    expect(worded($wording->of($flip, Outcome::same()))[0])->toBe('It is the same knot');
     $eight = slipLibrary()->knot('figure-eight');
     $own = array_values(array_filter($eight->mistakes, static fn ($mistake): bool => $mistake->of === 'half-wrap-added'));
     expect($own)->toHaveCount(1);
     $wording = new Wording($eight, $eight->methods[0], slipLibrary());
-    expect($wording->of(new Slip(SlipKind::HalfWrapAdded, [0, 1], 1, 2, $code), Outcome::unnamed()))->toBe([$own[0]->sign, $own[0]->cause, $own[0]->fix]);
+    expect(worded($wording->of(new Slip(SlipKind::HalfWrapAdded, [0, 1], 1, 2, $code), Outcome::unnamed())))->toBe([$own[0]->sign, $own[0]->cause, $own[0]->fix]);
     // Words for one error are not those of another, and are those of each way of making it.
-    expect($wording->of(new Slip(SlipKind::HalfWrapMissed, [0, 1], 1, 2, $code), Outcome::unnamed())[0])->toBe('It does not look like the picture');
+    expect(worded($wording->of(new Slip(SlipKind::HalfWrapMissed, [0, 1], 1, 2, $code), Outcome::unnamed()))[0])->toBe('It does not look like the picture');
     expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('last-tuck'))))->toBe([SlipKind::LastTuck, SlipKind::LastTuckStrand, SlipKind::LastTuckRound]);
     expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('second-half'))))->toBe([SlipKind::SecondHalf, SlipKind::SecondHalfEnds]);
     expect(array_values(array_filter(SlipKind::cases(), static fn (SlipKind $kind): bool => $kind->isMeantBy('wrap-missed'))))->toBe([SlipKind::WrapMissed]);

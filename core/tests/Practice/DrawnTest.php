@@ -9,6 +9,7 @@ use Compadre\Core\Practice\Drawn;
 use Compadre\Core\Practice\Table;
 use Compadre\Core\Refusal;
 use Compadre\Core\Topology\GaussCode;
+use Compadre\Core\Words\Catalogue;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -40,7 +41,9 @@ function asDrawn($knot, $method, GaussCode $code): array
 /** @return array{kind: string, says: string, parts_at: ?int} */
 function said($knot, $method, GaussCode $code, View $view = View::Learner): array
 {
-    return drawnJudge()->says($knot, $method, $view, ...asDrawn($knot, $method, $code));
+    $said = drawnJudge()->says($knot, $method, $view, ...asDrawn($knot, $method, $code));
+
+    return ['kind' => $said['kind'], 'says' => Catalogue::english()->say($said['says']), 'parts_at' => $said['parts_at']];
 }
 
 /** @return list<array{\Compadre\Core\Knots\KnotPack, \Compadre\Core\Knots\Method}> */
@@ -126,7 +129,7 @@ it('keeps what it says of the usual forms for a device without a network', funct
             $code = $right->flipped($flips);
             $said = said($knot, $method, $code);
             $kept = $known[Drawn::key($code)];
-            expect([$kept['kind'], $kept['says']])->toBe([$said['kind'], $said['says']], "$knot->id $method->id");
+            expect([$kept['kind'], Catalogue::english()->say($kept['says'])])->toBe([$said['kind'], $said['says']], "$knot->id $method->id");
             // Numbered as they are met: the same crossing.
             $met = [];
             foreach ($code->strands as $strand) {

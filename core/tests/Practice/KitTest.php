@@ -16,6 +16,7 @@ use Compadre\Core\Practice\TaskMaker;
 use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rope\TailRule;
+use Compadre\Core\Words\Catalogue;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -30,7 +31,7 @@ function kitOf($knot, $method, string $hand): array
         $library = Library::at($packs);
         $rope = Fields::of(Json::arrays(Json::file("$packs/materials/rope.json")));
         $index = KnotIndex::forLearners($library);
-        $kit = new Kit(new TaskMaker($library, $index, new Chooser($library, TailRule::fromPack($rope), Friction::fromPack($rope))), new Drawn($library, $index));
+        $kit = new Kit(new TaskMaker($library, $index, new Chooser($library, TailRule::fromPack($rope), Friction::fromPack($rope))), new Drawn($library, $index), Catalogue::english());
     }
 
     /** @var array<string, string> $written made once for all tests */

@@ -14,6 +14,7 @@ use Compadre\Core\Rigs\Rigged;
 use Compadre\Core\Rigs\Rigging;
 use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Rope\Material;
+use Compadre\Core\Words\Catalogue;
 
 require_once __DIR__.'/Workbench.php';
 
@@ -84,7 +85,7 @@ it('draws poles that touch and do not overlap, within their ring', function (int
 
 it('joins two ropes as the rules say', function (float $other, string $knot, string $says): void {
     $read = read('extension', ['other_mm' => $other], 6);
-    expect($read->knots[0]->knot)->toBe($knot)->and(implode(' ', $read->advice))->toContain($says);
+    expect($read->knots[0]->knot)->toBe($knot)->and(implode(' ', array_map(Catalogue::english()->say(...), $read->advice)))->toContain($says);
 })->with([[6, 'sheet-bend', 'About one thickness'], [9, 'sheet-bend', 'the thicker rope'], [10, 'double-sheet-bend', 'the thicker rope'], [20, 'double-sheet-bend', 'a poor idea']]);
 
 it('refuses what cannot be beside its answer', function (string $instrument, array $answers, string $field): void {

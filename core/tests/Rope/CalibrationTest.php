@@ -9,6 +9,7 @@ use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RequiredTail;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
+use Compadre\Core\Words\Catalogue;
 use Compadre\Core\Words\Saying;
 
 function packed(string $knot)
@@ -52,7 +53,7 @@ it('agrees with the slow obvious way, and the rope of a knot follows it', functi
         $used = RopeUse::of($knot, $rope, $tail, $turns, 300.0, null, $own);
         // Measured again, what it takes is what was estimated.
         expect(Calibration::factor($knot, $rope, $used->used, $turns, 300.0))->toEqualWithDelta($own->factor, 1e-6);
-        expect($used->isFromSpace)->toBeFalse()->and($used->reason)->toContain('Measured');
+        expect($used->isFromSpace)->toBeFalse()->and(Catalogue::english()->say($used->reason))->toContain('Measured');
     }
 });
 

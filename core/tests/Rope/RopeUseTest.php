@@ -11,6 +11,7 @@ use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\RopeUse;
 use Compadre\Core\Rope\TailRule;
 use Compadre\Core\Rope\TailSchool;
+use Compadre\Core\Words\Catalogue;
 use Compadre\Core\Words\Saying;
 
 function useOf(string $knot, float $diameter, Material $material, array $turns = [], ?float $loop = null, ?float $width = null): RopeUse
@@ -44,9 +45,9 @@ it('takes three times the thickness of tape for its diameter', function (): void
 });
 
 it('says how it came to it', function (): void {
-    expect(useOf('bowline', 8, Material::Nylon, [['object' => 60.0, 'turns' => 1.0]], 600)->reason)
+    expect(Catalogue::english()->say(useOf('bowline', 8, Material::Nylon, [['object' => 60.0, 'turns' => 1.0]], 600)->reason))
         ->toBe('About 974 mm: 20 times the rope’s 8 mm, 214 mm for the turns, 600 mm for the loop; and a tail of 96 mm. A starting value: mark, tie, untie and measure to make it your own.');
-    expect(RopeUse::of(Library::at(dirname(__DIR__, 3).'/packs')->knot('overhand'), RopeInHand::of(8.5, Material::Natural), new RequiredTail(31, new Saying('rope.grips_as_usual')))->reason)
+    expect(Catalogue::english()->say(RopeUse::of(Library::at(dirname(__DIR__, 3).'/packs')->knot('overhand'), RopeInHand::of(8.5, Material::Natural), new RequiredTail(31, new Saying('rope.grips_as_usual')))->reason))
         ->toStartWith('About 85 mm: 10 times the rope’s 8.5 mm; and a tail of 31 mm.');
 });
 

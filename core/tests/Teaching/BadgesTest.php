@@ -79,15 +79,15 @@ it('finds what does not hold together', function (): void {
 
 it('makes a badge of ticked knots, under an id no other has', function (): void {
     $library = Library::at(dirname(__DIR__, 3).'/packs');
-    $all = BadgePack::ofTicked('Harbour Watch', ['overhand', 'bowline'], null, 8, 12, ['harbour-watch']);
+    $all = BadgePack::ofTicked('Harbour Watch', ['overhand', 'bowline'], null, 8, 12, ['harbour-watch'], Catalogue::english());
     expect($all)->toMatchArray(['id' => 'harbour-watch-2', 'ages' => ['from' => 8, 'to' => 12], 'requirement' => ['all' => [['knot' => 'overhand', 'level' => 'has_it'], ['knot' => 'bowline', 'level' => 'has_it']]]]);
-    $any = BadgePack::ofTicked('7 Knots!', ['overhand', 'bowline'], 1, 8, 12, []);
+    $any = BadgePack::ofTicked('7 Knots!', ['overhand', 'bowline'], 1, 8, 12, [], Catalogue::english());
     expect($any['id'])->toBe('badge-7-knots')->and($any['requirement']['choose'])->toBe(1);
     // A name of no letters, and one as long as a name may be.
     foreach (['узел', str_repeat('Watch ', 13)] as $name) {
-        $pack = BadgePack::ofTicked($name, ['overhand'], null, 8, 12, []);
+        $pack = BadgePack::ofTicked($name, ['overhand'], null, 8, 12, [], Catalogue::english());
         expect($pack['id'])->toMatch('/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/')->and(strlen($pack['id']))->toBeLessThan(60);
         expect(badgeShelf()->faults(BadgePack::from(Fields::of($pack)), $library))->toBe([]);
     }
-    expect(fn () => BadgePack::ofTicked('Too many', ['overhand'], 2, 8, 12, []))->toThrow(Refusal::class, 'More knots');
+    expect(fn () => BadgePack::ofTicked('Too many', ['overhand'], 2, 8, 12, [], Catalogue::english()))->toThrow(Refusal::class, 'More knots');
 });

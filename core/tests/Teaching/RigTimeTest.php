@@ -18,6 +18,7 @@ use Compadre\Core\Teaching\Rounds\Evening;
 use Compadre\Core\Teaching\Rounds\TermPlan;
 use Compadre\Core\Teaching\Rounds\Wishes;
 use Compadre\Core\Teaching\Term\TermSheet;
+use Compadre\Core\Words\Catalogue;
 
 require_once __DIR__.'/Term/sheets.php';
 
@@ -113,7 +114,7 @@ it('prefers the rig that a badge wants a knot used in, once', function (): void 
     $plan = TermSheet::of(TermPlan::atOnce(courseOfTerm($term)));
     $stood = static fn (string $meeting): array => array_values(array_unique(array_filter(array_map(static fn (Block $block): ?string => $block->rig, $plan->meetings[$meeting]))));
     expect($stood('m0'))->toBe(['ridge-shelter'])->and($stood('m1'))->toBe([]);
-    expect($plan->meetings['m0'][array_search('raise', array_column($plan->meetings['m0'], 'kind'), true)]->why)->toBe('4 learners have to use a knot of it for a badge.');
+    expect(Catalogue::english()->say($plan->meetings['m0'][array_search('raise', array_column($plan->meetings['m0'], 'kind'), true)]->why))->toBe('4 learners have to use a knot of it for a badge.');
 });
 
 it('ticks off what a badge asks for by any name it gives the rig', function (string $in, bool $met): void {

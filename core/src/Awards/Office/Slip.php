@@ -8,6 +8,7 @@ use Closure;
 use Compadre\Core\Awards\Credential\Criteria;
 use Compadre\Core\Checking\Level;
 use Compadre\Core\Data\Fields;
+use Compadre\Core\Words\Catalogue;
 
 /**
  * What an office is told of an award: whose it is, and each requirement with the day on which it was met.
@@ -73,8 +74,8 @@ final readonly class Slip
     /** @param  Closure(string): string  $name */
     private static function words(Fields $leaf, Closure $name): string
     {
-        return $leaf->has('knot')
+        return Catalogue::english()->say($leaf->has('knot')
             ? Criteria::ofKnot($name($leaf->text('knot')), $leaf->choice('level', Level::class), $leaf->textOrNull('words'))
-            : Criteria::ofNote($leaf->text('note'), $leaf->text('words'));
+            : Criteria::ofNote($leaf->text('note'), $leaf->text('words')));
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Rigs\Choosing;
 
-use Compadre\Core\Data\Figure;
 use Compadre\Core\Knots\GoodFor;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
@@ -18,6 +17,7 @@ use Compadre\Core\Rigs\Friction;
 use Compadre\Core\Rope\Material;
 use Compadre\Core\Rope\RopeInHand;
 use Compadre\Core\Rope\TailRule;
+use Compadre\Core\Words\Saying;
 
 /**
  * Which knot for this? Every rule of it is data of the knots: what each is good for and bad for, where it holds, how it comes undone.
@@ -75,7 +75,7 @@ final readonly class Chooser
         $taken = $fits === [] ? [$candidates[0]] : $fits;
         foreach ($candidates as $candidate) {
             if ($candidate->faults !== [] && ! in_array($candidate, $taken, true)) {
-                $leftOut[] = ['knot' => $candidate->knot->id, 'reason' => implode(' ', $candidate->faults), 'weight' => $candidate->weight];
+                $leftOut[] = ['knot' => $candidate->knot->id, 'reason' => Saying::sentences($candidate->faults), 'weight' => $candidate->weight];
             }
         }
         usort($leftOut, static fn (array $a, array $b): int => [-$a['weight'], $a['knot']] <=> [-$b['weight'], $b['knot']]);
@@ -87,9 +87,9 @@ final readonly class Chooser
     }
 
     /**
-     * What speaks against a knot for a job, in words.
+     * What speaks against a knot for a job.
      *
-     * @return ?list<string> nothing where it fits; null where it is not for that at all
+     * @return ?list<Saying> nothing where it fits; null where it is not for that at all
      */
     public function against(KnotPack $knot, Job $job): ?array
     {
@@ -98,11 +98,11 @@ final readonly class Chooser
         return $bad !== null ? [$bad] : $this->best($knot, $job)?->faults;
     }
 
-    private function badAt(Uses $uses, Job $job): ?string
+    private function badAt(Uses $uses, Job $job): ?Saying
     {
         foreach ($uses->badFor as $bad) {
             if ($bad['task'] === $job->task && ($bad['to'] === [] || array_intersect($job->things(), $bad['to']) !== [])) {
-                return $bad['why'];
+                return Saying::just($bad['why']);
             }
         }
 
@@ -126,22 +126,22 @@ final readonly class Chooser
         return $best;
     }
 
-    /** @return list<string> */
+    /** @return list<Saying> */
     private function faults(KnotPack $knot, GoodFor $use, Job $job): array
     {
         $uses = $knot->uses;
         $faults = [];
         if (! in_array($job->load, $uses->loads, true)) {
-            $faults[] = $uses->whyNot['load'];
+            $faults[] = Saying::just($uses->whyNot['load']);
         }
         if ($uses->ratio !== null && $job->ratio() > $uses->ratio + 1e-9) {
-            $faults[] = $uses->whyNot['ratio'];
+            $faults[] = Saying::just($uses->whyNot['ratio']);
         }
         if (! $uses->inSlippery && ! $use->inSlippery && $this->isSlippery($job)) {
-            $faults[] = $uses->whyNot['slippery'];
+            $faults[] = Saying::just($uses->whyNot['slippery']);
         }
         if ($job->undo === 'after_load' && ! $uses->undoesAfterLoad && ! $use->atAPull || $job->undo === 'at_a_pull' && ! $uses->undoesAtAPull && ! $use->atAPull) {
-            $faults[] = $uses->undoing;
+            $faults[] = Saying::just($uses->undoing);
         }
 
         return $faults;
@@ -181,7 +181,7 @@ final readonly class Chooser
             ->number(['d' => $tying, 'held' => $held], $rope);
     }
 
-    /** @return array{knot: string, method: ?string, turns: ?float, reason: string} */
+    /** @return array{knot: string, method: ?string, turns: ?float, reason: Saying} */
     private function answer(Candidate $taken, Job $job): array
     {
         $turns = $this->turns($taken->use, $job);
@@ -189,17 +189,18 @@ final readonly class Chooser
         return ['knot' => $taken->knot->id, 'method' => $taken->use->method, 'turns' => $turns, 'reason' => self::reason($taken, $job, $turns)];
     }
 
-    private static function reason(Candidate $taken, Job $job, ?float $turns): string
+    private static function reason(Candidate $taken, Job $job, ?float $turns): Saying
     {
-        $said = $taken->use->why;
+        $said = [Saying::just($taken->use->why)];
         if ($turns !== null) {
-            $said .= sprintf(' %s turns in this rope.', Figure::of($turns));
+            $said[] = new Saying('rigs.turns_here', ['turns' => round($turns, 1)]);
         }
         if (in_array($taken->knot->id, $job->has ?? [], true)) {
-            $said .= ' They have it already.';
+            $said[] = new Saying('rigs.has_it');
         }
+        $reason = Saying::sentences($said);
 
-        return $taken->faults === [] ? $said : 'Nothing fits entirely. '.$said.' But: '.implode(' ', $taken->faults);
+        return $taken->faults === [] ? $reason : new Saying('rigs.nothing_fits', ['reason' => $reason, 'faults' => Saying::sentences($taken->faults)]);
     }
 
     private function nothing(Job $job): Refusal

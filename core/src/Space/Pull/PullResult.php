@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Compadre\Core\Space\Pull;
 
-use Compadre\Core\Data\Figure;
+use Compadre\Core\Words\Saying;
 
 /**
  * What becomes of a knot that is pulled at.
@@ -16,23 +16,29 @@ enum PullResult: string
     case FallsOut = 'falls_out';
 
     /** Stands beside every movement and every figure. */
-    public const MODEL = 'A teaching model of rope and friction, with the same pull for all: real ropes are tested, not computed. It knows nothing of rope that rolls or wears.';
+    public static function model(): Saying
+    {
+        return new Saying('space.model');
+    }
 
     /** Said of every knot beside those that are pulled at side by side: good ones creep here too that hold in the hand. */
-    public const UNTRIED = 'This is not one of the knots that the model was found to tell from its mistakes: believe the hand.';
+    public static function untried(): Saying
+    {
+        return new Saying('space.untried');
+    }
 
     /**
      * @param  float  $travel  of its tails, in diameters
-     * @param  string  $rope  what rope it is, in words
+     * @param  Saying  $rope  what rope it is
      */
-    public function words(float $travel, string $rope): string
+    public function said(float $travel, Saying $rope): Saying
     {
-        $far = Figure::of(max(0.0, $travel), 1);
+        $far = round(max(0.0, $travel), 1);
 
         return match ($this) {
-            self::Holds => "It held: in $rope, $far rope widths of tail crept in.",
-            self::Slides => "It slid: in $rope, $far rope widths of tail crept in.",
-            self::FallsOut => "It came out: in $rope, a tail crept all the way through.",
+            self::Holds => new Saying('space.held', ['rope' => $rope, 'far' => $far]),
+            self::Slides => new Saying('space.slid', ['rope' => $rope, 'far' => $far]),
+            self::FallsOut => new Saying('space.fell', ['rope' => $rope]),
         };
     }
 }

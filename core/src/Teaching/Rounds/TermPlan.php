@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Teaching\Rounds;
 
 use Compadre\Core\Refusal;
+use Compadre\Core\Words\Catalogue;
+use Compadre\Core\Words\Saying;
 
 /**
  * A term as planned: who is taught what, when and beside whom, what it comes to, and what is missing and why.
@@ -94,16 +96,16 @@ final readonly class TermPlan
     }
 
     /** Where plan and bound part first. */
-    public function gap(): string
+    public function gap(): Saying
     {
         $soon = $this->course->wishes->soon;
-        $names = $soon ? ['leaves missing', 'in meetings to completion', 'knots forgotten', 'of crowding'] : ['leaves missing', 'knots forgotten', 'in meetings to completion', 'of crowding'];
+        $names = $soon ? ['teaching.leaves', 'teaching.completion', 'teaching.forgotten', 'teaching.crowding'] : ['teaching.leaves', 'teaching.forgotten', 'teaching.completion', 'teaching.crowding'];
         if (! isset($names[$this->proven])) {
-            return 'No plan is better.';
+            return new Saying('teaching.gap_none');
         }
         [$is, $least] = [$this->found->outcome->score->terms($soon)[$this->proven], $this->bound->terms($soon)[$this->proven]];
 
-        return sprintf('%s %s, and no plan %shas fewer than %s.', round($is, 3), $names[$this->proven], $this->proven === 0 ? '' : 'as good before that ', round($least, 3));
+        return new Saying($this->proven === 0 ? 'teaching.gap' : 'teaching.gap_after', ['is' => round($is, 3), 'what' => new Saying($names[$this->proven]), 'least' => round($least, 3)]);
     }
 
     /** @return array<string, mixed> as the schema of `plan` says */
@@ -125,7 +127,7 @@ final readonly class TermPlan
 
         return [
             'meetings' => $meetings, 'objective' => $this->found->outcome->score->toArray(), 'bound' => $this->bound->toArray(),
-            'proven' => $this->proven, 'gap' => $this->gap(), 'unmet' => $unmet, 'moved' => $this->moved($replay),
+            'proven' => $this->proven, 'gap' => Catalogue::english()->say($this->gap()), 'unmet' => $unmet, 'moved' => $this->moved($replay),
         ];
     }
 

@@ -16,6 +16,7 @@ use Compadre\Core\Teaching\Rounds\Standing;
 use Compadre\Core\Teaching\Rounds\Station;
 use Compadre\Core\Teaching\Rounds\Wishes;
 use Compadre\Core\Teaching\TimeModel;
+use Compadre\Core\Words\Saying;
 
 /**
  * Writes the blocks of each meeting of a term in the order of an evening: welcome, second tries, old knots, rounds of stations, rigs,
@@ -25,9 +26,8 @@ final class MeetingBlocks
 {
     /** What a family of knots is good for where nothing else is planned. */
     private const USES = [
-        'lashing' => 'Lash a frame and stand it up.', 'hitch' => 'Guy a pole with it, pull, and see whether it holds.',
-        'bend' => 'Join every piece in the room into one line, and pull.', 'loop' => 'Hang something up with it.',
-        'binding' => 'Tie up a bundle and carry it once round.', 'stopper' => 'Reeve a line and see that it stops.',
+        'lashing' => 'teaching.use_lashing', 'hitch' => 'teaching.use_hitch', 'bend' => 'teaching.use_bend', 'loop' => 'teaching.use_loop',
+        'binding' => 'teaching.use_binding', 'stopper' => 'teaching.use_stopper',
     ];
 
     private readonly Replay $replay;
@@ -79,10 +79,10 @@ final class MeetingBlocks
         $rigs = $this->rigs->of($meeting, $after, $program->rigs, $taught, $hour->room - $spent - $hour->blocks);
         $free = $hour->room - $spent - self::sum($rigs);
         $blocks = [
-            ...($evening->opening > 0 ? [new Block('welcome', $evening->opening, null, [], 'A few minutes to start.')] : []), ...$tries, ...$old, ...$rounds, ...$rigs,
+            ...($evening->opening > 0 ? [new Block('welcome', $evening->opening, null, [], new Saying('teaching.welcome'))] : []), ...$tries, ...$old, ...$rounds, ...$rigs,
             ...($free >= 1 ? [new Block('free', $free, null, [], $this->use([...$rounds, ...$old]))] : []),
-            ...($evening->awards === [] ? [] : [new Block('award', $evening->handingOver(), null, $evening->awards, count($evening->awards) === 1 ? 'One badge to hand over.' : sprintf('%d badges to hand over.', count($evening->awards)))]),
-            ...($evening->closing > 0 ? [new Block('clear_up', $evening->closing, null, [], 'Clear up and count the rope.')] : []),
+            ...($evening->awards === [] ? [] : [new Block('award', $evening->handingOver(), null, $evening->awards, new Saying('teaching.award', ['badges' => count($evening->awards)]))]),
+            ...($evening->closing > 0 ? [new Block('clear_up', $evening->closing, null, [], new Saying('teaching.clear_up'))] : []),
         ];
         $start = 0.0;
         foreach ($blocks as $place => $block) {
@@ -101,7 +101,7 @@ final class MeetingBlocks
         $stations = [];
         foreach ($knots as $knot => $learners) {
             $rate = 1 - ($this->course->wishes->passRates[$this->course->knots[$knot]->id] ?? Wishes::PASS_RATE);
-            $stations[] = new Block('tries', $minutes, $this->course->knots[$knot]->id, $this->course->ids($learners), sprintf('Second tries: about %d of %d will want one.', max(1, (int) round($rate * count($learners))), count($learners)));
+            $stations[] = new Block('tries', $minutes, $this->course->knots[$knot]->id, $this->course->ids($learners), new Saying('teaching.second_tries', ['about' => max(1, (int) round($rate * count($learners))), 'all' => count($learners)]));
         }
 
         return self::sideBySide($stations);
@@ -145,8 +145,8 @@ final class MeetingBlocks
         $least = min(array_map(fn (int $learner): float => $before->chance($learner, $knot, $this->course->day[$meeting]), $who === [] ? [0] : $who));
 
         return new Block('old', $this->replay->clock->old(count($who), $meeting), $this->course->knots[$knot]->id, $this->course->ids($who), $keepers > 0
-            ? sprintf('%d can show that they kept it.', $keepers)
-            : sprintf('Fading: the longest unseen has a chance of %d %% left.', (int) round(100 * $least)));
+            ? new Saying('teaching.can_show', ['many' => $keepers])
+            : new Saying('teaching.fading', ['percent' => (int) round(100 * $least)]));
     }
 
     private function isToKeep(int $learner, int $knot, Standing $before): bool
@@ -186,9 +186,7 @@ final class MeetingBlocks
         $minutes = $this->replay->clock->round([$station]);
         $checking = TimeModel::checking($many, $station->checkers);
 
-        return new Block($isNew ? 'new' : 'again', $minutes, $this->course->knots[$station->knot]->id, $this->course->ids($station->learners), $isNew
-            ? sprintf('%d %s; show twice, tie along, first tries.', $many, $many === 1 ? 'learner needs it' : 'learners need it')
-            : sprintf('%d %s.', $many, $many === 1 ? 'learner does not have it yet' : 'learners do not have it yet'),
+        return new Block($isNew ? 'new' : 'again', $minutes, $this->course->knots[$station->knot]->id, $this->course->ids($station->learners), new Saying($isNew ? 'teaching.needs' : 'teaching.has_not', ['many' => $many]),
             helpers: $this->course->ids($station->helpers), checking: $checking, checkers: $station->checkers,
             byRule: $checking + ($minutes - $checking) / $this->course->wishes->factorOf($this->course->knots[$station->knot]->id));
     }
@@ -205,17 +203,18 @@ final class MeetingBlocks
     }
 
     /** @param  list<Block>  $blocks */
-    private function use(array $blocks): string
+    private function use(array $blocks): Saying
     {
+        $free = new Saying('teaching.time_to_use');
         foreach ($blocks as $block) {
             $knot = $this->course->knot((string) $block->knot);
             $use = $knot === null ? null : self::USES[$this->course->knots[$knot]->family->value] ?? null;
             if ($use !== null) {
-                return 'Time to use the knots, or to finish what runs over. '.$use;
+                return Saying::sentences([$free, new Saying($use)]);
             }
         }
 
-        return 'Time to use the knots, or to finish what runs over.';
+        return $free;
     }
 
     /** @param  list<Block>  $blocks */

@@ -9,6 +9,7 @@ use Compadre\Core\Teaching\PlanRig;
 use Compadre\Core\Teaching\Rounds\Course;
 use Compadre\Core\Teaching\Rounds\Deed;
 use Compadre\Core\Teaching\Rounds\Standing;
+use Compadre\Core\Words\Saying;
 
 /**
  * Puts knots to use: the rigs that a plan has, those that leaders chose, and where time is left one of the knots just learned, that
@@ -44,12 +45,12 @@ final class RigTime
             if (in_array($pack->id, $this->course->meetings[$meeting]->rigs, true) && ! in_array($rig, $planned, true)) {
                 $minutes = min((float) $pack->minutes, max(0.0, $room));
                 $room -= $minutes;
-                array_push($blocks, ...$this->blocks($rig, $meeting, $minutes, sprintf('It takes %d minutes, and %d are left here.', $pack->minutes, (int) floor($minutes))));
+                array_push($blocks, ...$this->blocks($rig, $meeting, $minutes, new Saying('teaching.rig_minutes', ['minutes' => $pack->minutes, 'left' => (int) floor($minutes)])));
             }
         }
         $rig = $blocks === [] ? $this->best($meeting, $standing, $room) : null;
 
-        return $rig === null ? $blocks : $this->blocks($rig, $meeting, (float) $this->course->rigs[$rig]->minutes, sprintf('Puts to use what was just learned: %s.', implode(', ', $this->justLearned($rig, $meeting))));
+        return $rig === null ? $blocks : $this->blocks($rig, $meeting, (float) $this->course->rigs[$rig]->minutes, new Saying('teaching.rig_uses', ['knots' => $this->justLearned($rig, $meeting)]));
     }
 
     private function best(int $meeting, Standing $standing, float $room): ?int
@@ -96,11 +97,11 @@ final class RigTime
         return $names;
     }
 
-    private function why(int $rig, int $meeting, Standing $standing): string
+    private function why(int $rig, int $meeting, Standing $standing): Saying
     {
         $wanting = count(array_filter($this->course->present[$meeting], fn (int $learner): bool => $this->isMetHere($rig, $learner, $meeting, $standing)));
 
-        return $wanting === 0 ? 'Chosen for this meeting.' : sprintf('%d %s to use a knot of it for a badge.', $wanting, $wanting === 1 ? 'learner has' : 'learners have');
+        return $wanting === 0 ? new Saying('teaching.rig_chosen') : new Saying('teaching.rig_badge', ['many' => $wanting]);
     }
 
     /** Whether a badge of the learner's wants a knot used in it, and this meeting is where that is met. */
@@ -116,7 +117,7 @@ final class RigTime
     }
 
     /** @return list<Block> */
-    private function blocks(int $rig, int $meeting, float $minutes, string $why): array
+    private function blocks(int $rig, int $meeting, float $minutes, Saying $why): array
     {
         $this->stood[$rig] = true;
         $there = $this->course->ids($this->course->present[$meeting]);

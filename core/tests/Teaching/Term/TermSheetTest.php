@@ -227,7 +227,7 @@ it('takes what is said to have been practised into the order of old knots in a m
                     }
                     $sum += 0.5 ** (max(0, $days) / $standing->halfLife[$learners[$id]][$knots[$block->knot]]);
                 }
-                $known[] = [str_contains($block->why, 'kept') ? 0 : 1, round($sum / count($block->learners), 9)];
+                $known[] = [$block->why->code === 'teaching.can_show' ? 0 : 1, round($sum / count($block->learners), 9)];
             }
             if ($isTold) {
                 $sorted = $known;
