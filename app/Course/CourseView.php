@@ -38,7 +38,7 @@ final readonly class CourseView
             'unmet' => array_map(fn (UnmetNeed $need): array => PlanProposal::unmet($state, $need), $plan->withRemediesOf($plans->improved())),
             'badges' => array_map(fn (string $key): array => $this->badge($state, $key, $term), array_map(strval(...), array_keys($state->badges))),
             'knots' => (object) $this->names->all(), 'rigs' => (object) array_map(static fn (PlanRig $rig): string => $rig->name, $this->rigs->of($group)),
-            'places' => (object) $plan->shownIn, 'pinned' => $plans->pinned(), 'people' => (object) $state->learners->pluck('name', 'id')->all(), 'accepted' => $plans->isAccepted(),
+            'places' => (object) $plan->shownIn, 'pinned' => $plans->pinned(), 'people' => (object) $state->learners->pluck('name', 'id')->all(), 'patrols' => (object) $state->learners->pluck('patrol', 'id')->filter()->all(), 'accepted' => $plans->isAccepted(),
             'pace' => $group->pace, 'proven' => $plan->proven, 'bound' => $plan->bound->unmet, 'missing' => $plan->score->unmet,
             'remembered' => self::remembered($plan),
             'minutes' => array_map($plans->pace()->about(...), $plans->pace()->kinds()), 'minutes_of' => $plans->pace()->aboutKnots(), 'passes' => $plans->passRates()->about(),

@@ -8,6 +8,7 @@ use App\Models\Group;
 use Compadre\Core\Data\Fields;
 use Compadre\Core\Refusal;
 use Compadre\Core\Teaching\Patrols;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Puts some learners into a patrol, or out of any. A patrol is there for as long as somebody is in it: all of it under another name
@@ -26,6 +27,11 @@ final readonly class KeepPatrol
             }
         }
         $patrol = Patrols::meant($asked->textOrNull('patrol'), $all->except($ids)->all());
-        $group->learners()->whereIn('id', $ids)->update(['patrol' => $patrol]);
+        DB::transaction(function () use ($group, $ids, $all, $patrol): void {
+            $group->learners()->whereIn('id', $ids)->update(['patrol' => $patrol]);
+            // A patrol that is gone has gone up in this one: whoever goes with it still does.
+            $gone = array_diff($all->only($ids)->filter()->all(), $all->except($ids)->all());
+            $group->memberships()->whereIn('patrol', array_values($gone))->update(['patrol' => $patrol]);
+        });
     }
 }

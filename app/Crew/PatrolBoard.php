@@ -7,6 +7,7 @@ namespace App\Crew;
 use App\Models\Group;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Membership;
 use Compadre\Core\Teaching\Patrols;
 
 /**
@@ -14,7 +15,7 @@ use Compadre\Core\Teaching\Patrols;
  */
 final readonly class PatrolBoard
 {
-    /** @return array{patrols: list<array{name: string, learners: list<array<string, mixed>>}>, without: list<array<string, mixed>>, checkers: ?int, rounds: ?int} by name; checkers of the next meeting */
+    /** @return array{patrols: list<array{name: string, learners: list<array<string, mixed>>}>, without: list<array<string, mixed>>, helpers: list<array{id: string, name: string, patrol: ?string}>, checkers: ?int, rounds: ?int} by name; checkers of the next meeting */
     public function of(Group $group): array
     {
         $patrols = $without = [];
@@ -31,6 +32,7 @@ final readonly class PatrolBoard
                 array_keys($patrols), array_values($patrols),
             ),
             'without' => $without,
+            'helpers' => Membership::withPatrols($group, array_map(strval(...), array_keys($patrols))),
             'checkers' => $next?->checkers,
             'rounds' => $next === null ? null : Patrols::rounds(count($patrols), $next->checkers),
         ];

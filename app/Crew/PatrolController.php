@@ -21,4 +21,11 @@ final class PatrolController extends Controller
 
         return new JsonResponse($board->of($this->group($request)));
     }
+
+    public function place(Request $request, PlaceHelper $place, PatrolBoard $board): JsonResponse
+    {
+        $place($this->group($request), $this->fields($request));
+
+        return new JsonResponse($board->of($this->group($request)));
+    }
 }

@@ -12,6 +12,7 @@ Route::middleware('signed-in')->group(function (): void {
     Route::get('/crew-to-keep', [CrewController::class, 'toKeep'])->can('check');
     Route::get('/patrols', [PatrolController::class, 'show']);
     Route::put('/patrols', [PatrolController::class, 'put'])->can('people');
+    Route::put('/patrols/helper', [PatrolController::class, 'place'])->can('people');
     Route::post('/learners', [CrewController::class, 'add'])->can('people');
     Route::post('/walk-ins', [CrewController::class, 'walkIn'])->can('check');
     Route::delete('/learners/{learner}', [CrewController::class, 'erase'])->can('people')->withoutMiddleware(HoldLeft::class);

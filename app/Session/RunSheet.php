@@ -19,6 +19,7 @@ use App\Models\Group;
 use App\Models\GroupState;
 use App\Models\Learner;
 use App\Models\Meeting;
+use App\Models\Membership;
 use App\Models\Stamped;
 use Carbon\CarbonImmutable;
 use Compadre\Core\Teaching\Block;
@@ -53,7 +54,7 @@ final readonly class RunSheet
             'roll' => $state->learners->map(fn (Learner $learner): array => $learner->about() + ['present' => isset($here[$learner->id]) ? (bool) $here[$learner->id] : null])->values()->all(),
             'knots' => (object) $this->names->all(),
             'rigs' => (object) $this->rigs->of($group, $meeting, self::rigsIn($plans->kept()->stations($meeting->id), $clock)),
-            'used' => self::used($state, $meeting), 'leads' => (object) LeadStation::of($meeting),
+            'used' => self::used($state, $meeting), 'leads' => (object) LeadStation::of($meeting), 'helpers' => Membership::withPatrols($group, array_values(array_unique($state->learners->pluck('patrol')->filter()->all()))),
             'clock' => $clock, 'badges' => $meeting->isAhead($state->today) && $meeting->date === $state->today ? $this->badges($group, $state, $meeting) : null,
             'expected' => $meeting->ended_at === null ? null : Expected::of($group, $meeting),
             'proposal' => $meeting->ended_at === null ? null : PlanProposal::of($state, $plans, $meetings),
@@ -112,6 +113,7 @@ final readonly class RunSheet
             'plan_parts' => 'id',
             'awards' => "learner_id, badge, coalesce(concat(meeting_id), ''), coalesce(handed_on, ''), coalesce(taken_back_on, '')",
             'station_leads' => 'meeting_id, knot, user_id',
+            'memberships' => "user_id, coalesce(patrol, ''), coalesce(until, '')",
             'learners' => "id, name, age_band, coalesce(hand, ''), coalesce(patrol, ''), coalesce(archived_at, '')",
         ];
         $parts = [];

@@ -12,7 +12,7 @@ it('puts a crew into patrols with a thumb, names them anew, and sifts the crew b
     $this->goTo('/house');
     $this->see('Pick names, then say which patrol they are in.');
     /** Moves whoever is picked. */
-    $move = fn (string $to) => (new WebDriverSelect($this->find('section[aria-labelledby=patrols] select')))->selectByVisibleText($to);
+    $move = fn (string $to) => (new WebDriverSelect($this->find('section[aria-labelledby=patrols] .sticky select')))->selectByVisibleText($to);
     /** Who is in a patrol, once that is so. */
     $are = fn (string $patrol, string ...$names) => $this->until(fn (): bool => array_map(static fn ($one): string => $one->getText(), $this->browser->findElements(WebDriverBy::cssSelector("section[aria-labelledby=patrols] [role=group][aria-label='$patrol'] button[aria-pressed]"))) === $names, "$patrol: ".implode(', ', $names));
     foreach (['Ada P.', 'Bram K.', 'Cleo M.'] as $name) {
@@ -38,6 +38,10 @@ it('puts a crew into patrols with a thumb, names them anew, and sifts the crew b
     $this->named('Save')->click();
     $are('Herons', 'Ada P.', 'Bram K.');
     $this->accessible('patrols');
+    // Who of the leaders goes with them, said with one choice.
+    (new WebDriverSelect($this->field('Tobin Ashe')))->selectByVisibleText('Herons');
+    $this->until(fn (): bool => str_contains($this->find('[role=group][aria-label=Herons]')->getText(), 'With Tobin Ashe'), 'whom they go with');
+    $this->accessible('helpers of patrols');
     // All of one, out of it: then it is there no more.
     $this->named('Pick all of Gulls')->click();
     $this->see('2 picked. Move to');
@@ -65,8 +69,8 @@ it('shows patrols to a helper, who moves nobody', function (): void {
 it('says at each station tonight whose it is', function (): void {
     $this->house();
     // All of a patrol are taught at stations of their own, wherever tonight teaches anything.
-    $this->within('foreach (App\Models\Learner::query()->orderBy("name")->get() as $n => $one) { $one->update(["patrol" => ["Gulls", "Terns"][$n % 2]]); }');
-    $this->signIn();
+    $this->within('foreach (App\Models\Learner::query()->orderBy("name")->get() as $n => $one) { $one->update(["patrol" => ["Gulls", "Terns"][$n % 2]]); } App\Models\Membership::query()->whereRelation("user", "email", "tobin@gullwick.example")->update(["patrol" => "Terns"]);');
+    $this->signIn('tobin');
     $this->see('Run sheet');
     $cards = $this->wait(fn (): ?array => $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=station]')) ?: null, 'stations');
     $patrols = $this->fetched('/api/patrols')['patrols'];
@@ -78,8 +82,9 @@ it('says at each station tonight whose it is', function (): void {
     foreach ($cards as $card) {
         $text = $card->getText();
         $here = array_values(array_unique(array_filter($of, fn (string $name): bool => str_contains($text, $name), ARRAY_FILTER_USE_KEY)));
-        expect($here)->toHaveCount(1, $text)->and($text)->toContain($here[0]);
+        expect($here)->toHaveCount(1, $text)->and($text)->toContain($here[0])->and(str_contains($text, 'With Tobin Ashe'))->toBe($here[0] === 'Terns', $text);
         $seen[$here[0]] = true;
     }
-    expect(array_keys($seen))->toEqualCanonicalizing(['Gulls', 'Terns']);
+    // Those of whom Tobin goes with stand first on his screen.
+    expect(array_keys($seen))->toBe(['Terns', 'Gulls']);
 });

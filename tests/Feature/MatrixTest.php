@@ -163,7 +163,7 @@ function matrixBody(string $address, array $ids): ?array
         'POST /api/tail' => ['knot' => 'bowline', 'rope' => ['diameter_mm' => 8, 'material' => 'nylon'], 'measured_mm' => 90, 'measured_by' => 'mm'],
         'POST /api/check-events' => ['sent_at' => '2026-11-24T18:44:00Z', 'events' => [$event]],
         'POST /api/learners' => ['learners' => [['name' => 'Zoe A.', 'age_band' => '8-10', 'hand' => 'left']]], 'POST /api/walk-ins' => ['learners' => [['id' => (string) Str::uuid7(), 'name' => 'Odd Q.', 'meeting' => $ids['tonight']]]],
-        'PUT /api/patrols' => ['learners' => [$ids['learner']], 'patrol' => 'Terns'], 'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/awards' => ['awards' => [['learner' => $ids['learner'], 'badge' => 'spoken']], 'meeting' => $ids['meeting']], 'POST /api/awards/by-hand' => ['learners' => [$ids['learner']], 'badge' => 'lantern-hand', 'why' => 'Shown on the green.', 'decided_on' => '2026-11-03', 'handed_on' => '2026-11-10'],
+        'PUT /api/patrols' => ['learners' => [$ids['learner']], 'patrol' => 'Terns'], 'PUT /api/patrols/helper' => ['person' => $ids['person'], 'patrol' => null], 'PUT /api/learners/{learner}' => ['name' => 'Ada Q.'], 'POST /api/learners/{learner}/merge' => ['into' => $ids['other']], 'POST /api/awards' => ['awards' => [['learner' => $ids['learner'], 'badge' => 'spoken']], 'meeting' => $ids['meeting']], 'POST /api/awards/by-hand' => ['learners' => [$ids['learner']], 'badge' => 'lantern-hand', 'why' => 'Shown on the green.', 'decided_on' => '2026-11-03', 'handed_on' => '2026-11-10'],
         'PUT /api/awards/handed' => ['awards' => [$ids['award']], 'on' => '2026-11-24'], 'PUT /api/awards/{award}' => ['meeting' => $ids['meeting'], 'handed_on' => '2026-11-24'], 'POST /api/awards/{award}/taken-back' => ['why' => 'Mistaken for another.'],
         'POST /api/awards/{award}/signed' => ['named' => true], 'POST /api/signing/keys' => ['alg' => 'EdDSA'], 'POST /api/verify' => ['file' => base64_encode('e30.e30.e30'), 'lists' => [base64_encode('e30.e30.e30')]],
         'PUT /api/office' => ['address' => 'https://register.example', 'client' => 'gullwick', 'secret' => 'lantern'], 'POST /api/office/awards' => ['awards' => [$ids['award']]],
@@ -290,10 +290,10 @@ it('lets each role do on every address what it may, and nobody anything else', f
             }
         }
     }
-    foreach (['POST /api/check-events', 'POST /api/walk-ins', 'POST /api/had', 'PUT /api/patrols', 'POST /api/learners/{learner}/merge', 'PUT /api/course/plan', 'POST /api/left-checks/accept', 'POST /api/left-checks/refuse'] as $address) {
+    foreach (['POST /api/check-events', 'POST /api/walk-ins', 'POST /api/had', 'PUT /api/patrols', 'PUT /api/patrols/helper', 'POST /api/learners/{learner}/merge', 'PUT /api/course/plan', 'POST /api/left-checks/accept', 'POST /api/left-checks/refuse'] as $address) {
         ($this->apart)(function () use ($address, &$tried): void {
             $before = matrixState();
-            $body = matrixBody($address, ['tonight' => $this->own['ids']['tonight'], 'learner' => $this->foreign['ids']['learner'], 'other' => $this->foreign['ids']['other'], 'left' => $this->foreign['ids']['left'], 'meeting' => $this->foreign['ids']['meeting']] + $this->own['ids']);
+            $body = matrixBody($address, ['tonight' => $this->own['ids']['tonight'], 'learner' => $this->foreign['ids']['learner'], 'other' => $this->foreign['ids']['other'], 'left' => $this->foreign['ids']['left'], 'meeting' => $this->foreign['ids']['meeting'], 'person' => $this->foreign['ids']['person']] + $this->own['ids']);
             $address === 'POST /api/walk-ins' && $body['learners'][0]['id'] = $this->foreign['ids']['learner'];
             $tried++;
             $status = ($this->fire)($address, $this->own['ids'], 'lead', $body)->getStatusCode();

@@ -81,3 +81,48 @@ it('leaves patrols to those who look after learners, and lets all see them', fun
     $crew = array_column($this->api('GET', '/api/crew')->assertOk()->json('learners'), 'patrol', 'name');
     expect($crew['Ada P.'])->toBe('Terns')->and($crew['Bram K.'])->toBeNull();
 });
+
+it('says who goes with which patrol, by the name it has', function (): void {
+    [$lead, $wren] = [$this->crew->memberships()->firstOrFail()->user_id, $this->person($this->crew, Role::Helper, 'wren@gullwick.example')->id];
+    $place = fn (string $person, ?string $patrol) => $this->api('PUT', '/api/patrols/helper', ['person' => $person, 'patrol' => $patrol]);
+    /** The patrol each goes with, by their id. */
+    $with = fn (): array => array_column($this->api('GET', '/api/patrols')->assertOk()->json('helpers'), 'patrol', 'id');
+    expect($with())->toBe([$lead => null, $wren => null]);
+    $this->refused($place($wren, 'Terns'), '/patrol', 'a patrol that somebody is in');
+    ($this->put)('Terns', 0, 1);
+    ($this->put)('Gulls', 2, 3);
+    $place($wren, ' tERNS ')->assertOk();
+    $place($lead, 'Gulls')->assertOk();
+    expect($with())->toBe([$lead => 'Gulls', $wren => 'Terns']);
+    // Renamed, or gone up in another, it is still theirs; left by some, too.
+    ($this->put)('Herons', 0, 1);
+    expect($with())->toBe([$lead => 'Gulls', $wren => 'Herons']);
+    ($this->put)('Terns', 0);
+    expect($with())->toBe([$lead => 'Gulls', $wren => 'Herons']);
+    ($this->put)('Gulls', 1);
+    expect($with())->toBe([$lead => 'Gulls', $wren => 'Gulls']);
+    // Where nobody is in it any more, they go with nobody.
+    ($this->put)(null, 1, 2, 3);
+    expect($with())->toBe([$lead => null, $wren => null]);
+    $place($wren, null)->assertOk();
+    $this->refused($place($this->members[0]->id, null), '/person', 'somebody who belongs to your group');
+    $this->refused($place($this->person($this->group('Others'), Role::Helper, 'elsewhere@gullwick.example')->id, null), '/person', 'somebody who belongs to your group');
+});
+
+it('gives the run sheet who goes with whom, and tells those who look on when that changes', function (): void {
+    $tonight = $this->meeting($this->crew);
+    ($this->put)('Terns', 0, 1);
+    $wren = $this->person($this->crew, Role::Helper, 'wren@gullwick.example')->id;
+    $stamp = fn (): string => $this->api('GET', "/api/meetings/{$tonight->id}/clock")->assertOk()->json('sheet');
+    $before = $stamp();
+    $this->api('PUT', '/api/patrols/helper', ['person' => $wren, 'patrol' => 'Terns'])->assertOk();
+    expect($stamp())->not->toBe($before)->and(array_column($this->api('GET', "/api/meetings/{$tonight->id}")->assertOk()->json('helpers'), 'patrol', 'id')[$wren])->toBe('Terns');
+    expect($this->api('GET', '/api/course')->json('patrols'))->toBe([$this->members[0]->id => 'Terns', $this->members[1]->id => 'Terns']);
+});
+
+it('adds learners to a patrol', function (): void {
+    ($this->put)('Terns', 0);
+    $this->api('POST', '/api/learners', ['learners' => [['name' => 'Ida W.', 'age_band' => '8-10', 'patrol' => 'terns'], ['name' => 'Jon Q.', 'age_band' => '8-10']]])->assertCreated();
+    expect(($this->patrols)())->toBe([['Terns', ['Ada P.', 'Ida W.']]]);
+    $this->refused($this->api('POST', '/api/learners', ['learners' => [['name' => 'Kit R.', 'age_band' => '8-10', 'patrol' => str_repeat('x', 41)]]]), '/learners/0/patrol');
+});

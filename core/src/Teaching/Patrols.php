@@ -29,6 +29,18 @@ final class Patrols
     }
 
     /**
+     * The patrol that was named, as it is written now; null where nobody is in it any more.
+     *
+     * @param  list<string>  $patrols  that somebody is in
+     */
+    public static function among(?string $named, array $patrols): ?string
+    {
+        $meant = self::meant($named, $patrols);
+
+        return in_array($meant, $patrols, true) ? $meant : null;
+    }
+
+    /**
      * How many rounds a knot takes at least that everybody needs: a station for each patrol, and at least one checker at each.
      *
      * @param  int  $patrols  0 or more; who has none goes with any

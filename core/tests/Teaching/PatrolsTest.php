@@ -36,3 +36,7 @@ it('counts the rounds that a knot for all takes', function (): void {
         }
     }
 });
+
+it('knows a patrol by its name as long as somebody is in it', function (?string $named, ?string $is): void {
+    expect(Patrols::among($named, ['Gulls', 'Sand Martins']))->toBe($is);
+})->with([['Gulls', 'Gulls'], ['gulls', 'Gulls'], ['  sand   MARTINS ', 'Sand Martins'], ['Terns', null], ['', null], [null, null]]);

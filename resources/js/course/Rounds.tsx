@@ -6,6 +6,7 @@ import { LINK } from '../ui/link';
 import { dayShort, number } from '../words/format';
 import { words } from '../words';
 import { HomeAfter } from './HomeAfter';
+import { patrolAt } from './people';
 import { StationCard } from './StationCard';
 
 type Meeting = Schemas['CourseMeeting'];
@@ -40,6 +41,7 @@ export function Rounds({ course }: { course: Schemas['Course'] }) {
 }
 
 function Evening({ meeting, course }: { meeting: Meeting; course: Schemas['Course'] }) {
+  const roll = Object.entries(course.patrols ?? {}).map(([id, patrol]) => ({ id, patrol }));
   const blocks = meeting.blocks.filter((one) => WITH_PEOPLE.includes(one.kind) || one.kind === 'raise');
   return (
     <>
@@ -61,6 +63,7 @@ function Evening({ meeting, course }: { meeting: Meeting; course: Schemas['Cours
                     number={all.length > 1 && block.kind !== 'old' ? k + 1 : undefined}
                     knots={course.knots}
                     people={course.people}
+                    patrol={patrolAt([...station.learners, ...station.helpers], roll)}
                   />
                 ))}
               </div>

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, type Schemas } from '../api/client';
 import { queryClient } from '../api/queries';
@@ -21,10 +21,15 @@ export function namesIn(text: string): string[] {
 export function AddLearners({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [text, setText] = useState('');
   const [band, setBand] = useState<Schemas['AgeBand']>('8-10');
+  const [patrol, setPatrol] = useState('');
+  const patrols =
+    useQuery({ queryKey: ['patrols'], queryFn: () => call('GET', '/api/patrols'), enabled: open }).data?.patrols ?? [];
   const names = namesIn(text);
   const add = useMutation({
     mutationFn: () =>
-      call('POST', '/api/learners', { body: { learners: names.map((name) => ({ name, age_band: band })) } }),
+      call('POST', '/api/learners', {
+        body: { learners: names.map((name) => ({ name, age_band: band, ...(patrol !== '' && { patrol }) })) },
+      }),
     onSuccess: () => {
       void queryClient.invalidateQueries();
       setText('');
@@ -43,6 +48,14 @@ export function AddLearners({ open, onClose }: { open: boolean; onClose: () => v
         <Faults error={add.error} />
         <AreaField label={words.crew.names} rows={7} value={text} onChange={(event) => setText(event.target.value)} />
         <SelectField label={words.crew.band} options={BANDS} value={band} onPick={setBand} />
+        {patrols.length > 0 && (
+          <SelectField
+            label={words.crew.patrolOfAll}
+            options={[['', words.patrols.none], ...patrols.map((one) => [one.name, one.name] as const)]}
+            value={patrol}
+            onPick={setPatrol}
+          />
+        )}
         <Button look="signal" type="submit" disabled={names.length === 0 || add.isPending}>
           {words.crew.addGo({ n: names.length })}
         </Button>

@@ -11,6 +11,7 @@ import { LINK } from '../ui/link';
 import { Sheet } from '../ui/Sheet';
 import { Faults } from '../ui/states';
 import { Toggle } from '../ui/Toggle';
+import { listOf } from '../words/format';
 import { words } from '../words';
 
 type Learner = Schemas['Learner'];
@@ -35,7 +36,7 @@ export function Patrols() {
     },
   });
   if (!patrols.data) return null;
-  const { patrols: all, without, checkers, rounds } = patrols.data;
+  const { patrols: all, without, helpers, checkers, rounds } = patrols.data;
   const everybody = [...all.flatMap((one) => one.learners), ...without];
   // Whoever was erased meanwhile is not picked any more.
   const chosen = everybody.filter((one) => picked.has(one.id));
@@ -97,6 +98,7 @@ export function Patrols() {
               )}
             </div>
             <div className="flex flex-wrap gap-2">{names(one.learners)}</div>
+            <GoWith helpers={helpers.filter(({ patrol }) => patrol === one.name)} />
             {me.may.people && one.learners.length > 1 && (
               <button
                 type="button"
@@ -125,6 +127,7 @@ export function Patrols() {
           </div>
         )}
       </div>
+      {all.length > 0 && me.may.people && <Helpers helpers={helpers} patrols={all.map((one) => one.name)} />}
       {chosen.length > 0 && (
         <div className="sticky bottom-20 z-10 flex flex-wrap items-end gap-3 rounded-xl border border-line bg-paper p-3 shadow-lg rail:bottom-4">
           <div className="max-w-md min-w-40 flex-1">
@@ -164,6 +167,41 @@ export function Patrols() {
         />
       )}
     </section>
+  );
+}
+
+/** Who of the leaders and helpers goes with a patrol. */
+function GoWith({ helpers }: { helpers: Schemas['PatrolHelper'][] }) {
+  return helpers.length === 0 ? null : (
+    <p className="text-soft">{words.patrols.with({ names: listOf(helpers.map((one) => one.name)) })}</p>
+  );
+}
+
+/** Each leader and helper, with the patrol they go with. */
+function Helpers({ helpers, patrols }: { helpers: Schemas['PatrolHelper'][]; patrols: string[] }) {
+  const place = useMutation({
+    mutationFn: (change: { person: string; patrol: string | null }) =>
+      call('PUT', '/api/patrols/helper', { body: change }),
+    onSuccess: (now) => tookIn(['patrols'], now),
+  });
+  return (
+    <div className="flex flex-col gap-3">
+      <h3 className="text-lg">{words.patrols.helpers}</h3>
+      <p className="max-w-3xl text-soft">{words.patrols.helpersAbout}</p>
+      <Faults error={place.error} />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 rail:grid-cols-3">
+        {helpers.map((one) => (
+          <SelectField
+            key={one.id}
+            label={one.name}
+            value={one.patrol === null ? '' : `=${one.patrol}`}
+            disabled={place.isPending}
+            onPick={(value) => place.mutate({ person: one.id, patrol: value === '' ? null : value.slice(1) })}
+            options={[['', words.patrols.withNone], ...patrols.map((name) => [`=${name}`, name] as const)]}
+          />
+        ))}
+      </div>
+    </div>
   );
 }
 

@@ -44,8 +44,10 @@ export function Stations({
   const me = useMe();
   if (of.knot === null) return null;
   const stations = [of, ...of.beside].map((station, n) => ({ station, number: n + 1 }));
+  const roll = sheet.roll;
+  const patrolOf = (station: Station): string | undefined => patrolAt([...station.learners, ...station.helpers], roll);
   const mine = (station: Station): boolean =>
-    (sheet.leads[station.knot ?? ''] ?? []).some((one) => one.id === me.user.id);
+    leadersOf(station.knot, patrolOf(station), sheet).some((one) => one.id === me.user.id);
   if (stations.length === 1) return <BlockLinks knot={of.knot} meeting={sheet.meeting.id} />;
   const people = Object.fromEntries(sheet.roll.map((one) => [one.id, one.name]));
   const moves = me.may.teach ? place : undefined;
@@ -60,10 +62,10 @@ export function Stations({
             number={number}
             knots={sheet.knots}
             people={people}
-            patrol={patrolAt([...station.learners, ...station.helpers], sheet.roll)}
+            patrol={patrolOf(station)}
             own={mine(station)}
           >
-            <Lead knot={station.knot ?? ''} mine={mine(station)} sheet={sheet} />
+            <Lead knot={station.knot ?? ''} patrol={patrolOf(station)} sheet={sheet} />
             {moves !== undefined && (
               <Move
                 station={station}
@@ -86,12 +88,23 @@ export function Stations({
   );
 }
 
-function Lead({ knot, mine, sheet }: { knot: string; mine: boolean; sheet: RunSheet }) {
-  const names = (sheet.leads[knot] ?? []).map((one) => one.name);
+/** Whoever said to lead a knot's stations; while nobody has, those who go with the patrol that is there. */
+function leadersOf(knot: string | null, patrol: string | undefined, sheet: RunSheet): { id: string; name: string }[] {
+  const said = sheet.leads[knot ?? ''] ?? [];
+  return said.length > 0 || patrol === undefined ? said : (sheet.helpers ?? []).filter((one) => one.patrol === patrol);
+}
+
+function Lead({ knot, patrol, sheet }: { knot: string; patrol: string | undefined; sheet: RunSheet }) {
+  const me = useMe();
+  const said = sheet.leads[knot] ?? [];
+  const mine = said.some((one) => one.id === me.user.id);
+  const names = leadersOf(knot, patrol, sheet).map((one) => one.name);
   return (
     <span className="mt-1 flex flex-wrap items-center gap-x-3 print:mt-0">
       {names.length > 0 && (
-        <span className="text-sm font-semibold">{words.session.ledBy({ names: listOf(names) })}</span>
+        <span className="text-sm font-semibold">
+          {(said.length > 0 ? words.session.ledBy : words.session.theirs)({ names: listOf(names) })}
+        </span>
       )}
       <button
         type="button"

@@ -35,12 +35,12 @@ export const eveningQuery = ({ id, at }: Evening, zone: string) =>
           results: 0,
           remembered: null,
         },
-        roll: crew.learners.map(({ id, name, age_band }) => ({
+        roll: crew.learners.map(({ id, name, age_band, patrol }) => ({
           id,
           name,
           age_band,
           hand: null,
-          patrol: null,
+          patrol: patrol ?? null,
           present: null,
         })),
         knots: Object.fromEntries(knots.map((one) => [one.id, one.name])),
