@@ -9,23 +9,28 @@ namespace Compadre\Core\Knots;
  */
 final readonly class Sides
 {
+    private const ENGLISH = ['left' => 'right', 'right' => 'left'];
+
     /** What says `left` or `right` in English and means no side. */
     private const OTHERWISE = '(?! (?:out|behind|standing|unwatched|round|angles?|way)\b|-laid)';
 
     /** @param  array<string, string>  $other  what the other side is called, in small letters */
-    private function __construct(private array $other, private string $otherwise)
+    private function __construct(private array $other)
     {
     }
 
     public static function english(): self
     {
-        return new self(['left' => 'right', 'right' => 'left'], self::OTHERWISE);
+        return new self(self::ENGLISH);
     }
 
-    /** @param  array<string, string>  $other  what the other side is called in another language, in small letters; none: in English */
+    /**
+     * @param  array<string, string>  $other  what the other side is called in another language, in small letters; what that lacks stays
+     *                                        English, and so do its sides
+     */
     public static function of(array $other): self
     {
-        return $other === [] ? self::english() : new self($other, '');
+        return new self($other + self::ENGLISH);
     }
 
     /**
@@ -37,9 +42,9 @@ final readonly class Sides
         if ($view !== View::Left) {
             return $words;
         }
-        $named = implode('|', array_map(static fn (string $one): string => preg_quote($one, '/'), array_keys($this->other)));
+        $named = implode('|', array_map(static fn (string $one): string => preg_quote($one, '/').(isset(self::ENGLISH[$one]) ? '\b'.self::OTHERWISE : '\b'), array_keys($this->other)));
 
-        return (string) preg_replace_callback("/\\b(?:$named)\\b$this->otherwise/iu", fn (array $found): string => $this->turned($found[0]), $words);
+        return (string) preg_replace_callback("/\\b(?:$named)/iu", fn (array $found): string => $this->turned($found[0]), $words);
     }
 
     private function turned(string $word): string

@@ -140,7 +140,9 @@ it('names packs that there are not, and names in braces that a text has not', fu
 it('tells the sides of another language for the left hand', function (): void {
     $sides = Library::at(PACKS, Overlay::of(markedLanguage(), 'xx'))->sides;
     expect($sides->told(View::Left, 'Links über die rechte Hand, nie rechtsherum: Rechte.'))->toBe('Rechts über die linke Hand, nie rechtsherum: Linke.')
-        ->and($sides->told(View::Across, 'Links.'))->toBe('Links.')->and($sides->told(View::Left, 'The left hand.'))->toBe('The left hand.');
+        ->and($sides->told(View::Across, 'Links.'))->toBe('Links.')->and($sides->told(View::Left, 'Linken.'))->toBe('Linken.')
+        // What is not in it yet is English, with its sides and with what says right and means none.
+        ->and($sides->told(View::Left, 'The left hand, at right angles; left out.'))->toBe('The right hand, at right angles; left out.');
     expect(Sides::of([]))->toEqual(Sides::english())->and(Library::at(PACKS)->sides)->toEqual(Sides::english());
 });
 
