@@ -41,7 +41,7 @@ function read(parts, message, found) {
 /** What the core and the server say, a file a room. PHP reads it; no screen does. */
 const ANSWERS = 'answers/';
 
-/** The texts of packs, in their shape: `./compadre words` looks at them. */
+/** The texts of packs, in their shape: `./compadre texts` looks at them. */
 const PACKS = 'packs/';
 
 /** The files of a language, by name. */

@@ -19,13 +19,13 @@ final class PatrolController extends Controller
     {
         $keep($this->group($request), $this->fields($request));
 
-        return new JsonResponse($board->of($this->group($request)));
+        return $this->show($request, $board);
     }
 
     public function place(Request $request, PlaceHelper $place, PatrolBoard $board): JsonResponse
     {
         $place($this->group($request), $this->fields($request));
 
-        return new JsonResponse($board->of($this->group($request)));
+        return $this->show($request, $board);
     }
 }

@@ -127,15 +127,15 @@ final readonly class RunSheet
     /** @return array<string, mixed> */
     private static function clock(Meeting $meeting): array
     {
-        $words = Words::asked();
+        $why = static fn (mixed $written): string => Words::asked()->say(Written::read($written));
 
         return [
             'now' => CarbonImmutable::now()->toIso8601ZuluString(),
             'started_at' => $meeting->started_at?->toIso8601ZuluString(), 'ended_at' => $meeting->ended_at?->toIso8601ZuluString(),
             'blocks' => $meeting->blocks()->get()->map(fn (BlockRun $run): array => [
                 'id' => $run->id, 'place' => $run->position, 'kind' => $run->kind, 'knot' => $run->knot, 'planned' => $run->planned,
-                'state' => $run->state, 'why' => $words->say(Written::read($run->stations['why'] ?? '')), 'rig' => $run->stations['rig'] ?? null,
-                'beside' => array_map(static fn (array $one): array => ['why' => $words->say(Written::read($one['why'] ?? ''))] + $one, $run->besides()), 'learners' => $run->stations['learners'] ?? [], 'helpers' => $run->stations['helpers'] ?? [], 'checkers' => $run->stations['checkers'] ?? 0,
+                'state' => $run->state, 'why' => $why($run->stations['why'] ?? ''), 'rig' => $run->stations['rig'] ?? null,
+                'beside' => array_map(static fn (array $one): array => ['why' => $why($one['why'] ?? '')] + $one, $run->besides()), 'learners' => $run->stations['learners'] ?? [], 'helpers' => $run->stations['helpers'] ?? [], 'checkers' => $run->stations['checkers'] ?? 0,
                 'started_at' => $run->started_at?->toIso8601ZuluString(), 'ended_at' => $run->ended_at?->toIso8601ZuluString(),
             ])->values()->all(),
         ];

@@ -6,7 +6,6 @@ namespace Compadre\Core\Rope;
 
 use Compadre\Core\Knots\TailClass;
 use Compadre\Core\Refusal;
-use Compadre\Core\Words\Catalogue;
 use Compadre\Core\Words\Saying;
 
 /**
@@ -55,13 +54,8 @@ final readonly class RopeInHand
         return ['diameter_mm' => $this->diameter, 'material' => $this->material->value] + ($this->width === null ? [] : ['width_mm' => $this->width]);
     }
 
-    public function words(): string
-    {
-        return Catalogue::english()->say($this->said());
-    }
-
     public function said(): Saying
     {
-        return new Saying('rope.in_hand', ['across' => round($this->across(), 1), 'material' => $this->material->value, 'form' => $this->width === null ? 'rope' : 'tape', 'state' => $this->wet ? 'wet' : 'dry']);
+        return new Saying('rope.in_hand', ['across' => round($this->across(), 1), 'material' => $this->material->said(), 'form' => $this->width === null ? 'rope' : 'tape', 'state' => $this->wet ? 'wet' : 'dry']);
     }
 }

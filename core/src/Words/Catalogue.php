@@ -36,17 +36,21 @@ final class Catalogue
     /** @var array<string, array{MessageFormatter, list<string>}> by text */
     private array $formats = [];
 
+    private readonly string $locale;
+
     private ?NumberFormatter $numbers = null;
 
-    private function __construct(private readonly string $folder, private readonly string $locale, private readonly ?self $under)
+    /** @param  string  $language  as browsers name it */
+    private function __construct(private readonly string $folder, public readonly string $language, private readonly ?self $under)
     {
+        $this->locale = $language === self::ENGLISH ? self::ENGLISH_LOCALE : $language;
     }
 
     public static function english(): self
     {
         $folder = dirname(__DIR__, 3).'/words/'.self::ENGLISH;
 
-        return self::$english ??= new self("$folder/answers", self::ENGLISH_LOCALE, null);
+        return self::$english ??= new self("$folder/answers", self::ENGLISH, null);
     }
 
     /**

@@ -194,10 +194,10 @@ function Helpers({ helpers, patrols }: { helpers: Schemas['PatrolHelper'][]; pat
           <SelectField
             key={one.id}
             label={one.name}
-            value={one.patrol === null ? '' : `=${one.patrol}`}
+            value={one.patrol ?? ''}
             disabled={place.isPending}
-            onPick={(value) => place.mutate({ person: one.id, patrol: value === '' ? null : value.slice(1) })}
-            options={[['', words.patrols.withNone], ...patrols.map((name) => [`=${name}`, name] as const)]}
+            onPick={(value) => place.mutate({ person: one.id, patrol: value || null })}
+            options={[['', words.patrols.withNone], ...patrols.map((name) => [name, name] as const)]}
           />
         ))}
       </div>
