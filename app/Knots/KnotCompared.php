@@ -17,13 +17,15 @@ use Compadre\Core\Mistakes\KnotIndex;
 use Compadre\Core\Mistakes\MistakeFinder;
 use Compadre\Core\Mistakes\Narrowing;
 use Compadre\Core\Mistakes\WrongForm;
+use Compadre\Core\Space\Untidy\Fault;
+use Compadre\Core\Space\Untidy\UntidyFile;
 
 /**
  * What a learner's knot is held against while it is checked.
  */
 final readonly class KnotCompared
 {
-    public function __construct(private Drawings $drawings, private Library $library, private KnotIndex $index, private KnotView $knots)
+    public function __construct(private Drawings $drawings, private Library $library, private KnotIndex $index, private KnotView $knots, private UntidyFile $untidy)
     {
     }
 
@@ -38,7 +40,9 @@ final readonly class KnotCompared
         $knot = $this->knots->open($id);
         $method = $knot->method($methodId);
 
-        return $this->drawings->kept("compared-$id-{$method->id}-$view", function () use ($knot, $method, $view): array {
+        $faults = array_map(static fn (Fault $fault): string => $fault->value, $this->untidy->faults($knot, $method));
+
+        return ['untidy_in_space' => ['method' => $method->id, 'faults' => $faults]] + $this->drawings->kept("compared-$id-{$method->id}-$view", function () use ($knot, $method, $view): array {
             $from = View::from($view);
             $plain = DiagramBuilder::loose($method, $knot->file);
             $untidy = Untidy::of($method, $knot->file);

@@ -7,6 +7,7 @@ namespace App\Knots;
 use App\Http\AnswersToKeep;
 use App\Http\Controller;
 use App\Models\Learner;
+use Compadre\Core\Space\Untidy\Fault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -52,10 +53,16 @@ final class KnotController extends Controller
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => 'attachment; filename="'.$knot.($step === null ? '' : "-step-$step").'.svg"']);
     }
 
-    /** The knot as ropes in space, from loose to tight, or from tight to pulled at. */
+    /** The knot as ropes in space, from loose to tight, from tight to pulled at, or with a fault in its dressing. */
     public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
     {
-        return new JsonResponse($this->asked($request, 'pulled') === 'yes' ? $space->pulled($knot) : $space->of($knot, $this->method($request, $knot)));
+        $fault = Fault::tryFrom($this->asked($request, 'untidy') ?? '');
+
+        return new JsonResponse(match (true) {
+            $this->asked($request, 'pulled') === 'yes' => $space->pulled($knot),
+            $fault !== null => $space->untidy($knot, $this->method($request, $knot), $fault),
+            default => $space->of($knot, $this->method($request, $knot)),
+        });
     }
 
     /** The same from one side, for screens that cannot turn it, and to keep or print. */

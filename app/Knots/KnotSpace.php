@@ -20,13 +20,15 @@ use Compadre\Core\Space\Pull\PullResult;
 use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
 use Compadre\Core\Space\StepsInSpace;
+use Compadre\Core\Space\Untidy\Fault;
+use Compadre\Core\Space\Untidy\UntidyFile;
 
 /**
  * Knots as ropes in space: to be turned on a screen, or as a picture from one side.
  */
 final readonly class KnotSpace
 {
-    public function __construct(private Library $library, private KnotView $knots, private FormFile $forms, private PullFile $pulls)
+    public function __construct(private Library $library, private KnotView $knots, private FormFile $forms, private PullFile $pulls, private UntidyFile $untidy)
     {
     }
 
@@ -38,6 +40,19 @@ final readonly class KnotSpace
         $kept = $this->forms->read($knot, $way);
 
         return ['pulled' => null] + $this->shown($knot, $way, $kept, $kept->form->frames);
+    }
+
+    /**
+     * A knot as a careless hand leaves it: tied right, and not dressed.
+     *
+     * @return array<string, mixed>
+     */
+    public function untidy(string $id, ?string $method, Fault $fault): array
+    {
+        $knot = $this->knots->open($id);
+        $way = $knot->method($method);
+
+        return ['pulled' => null] + $this->shown($knot, $way, $this->forms->read($knot, $way), [$this->untidy->one($knot, $way, $fault)->ropes]);
     }
 
     /**

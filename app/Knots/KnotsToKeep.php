@@ -8,6 +8,7 @@ use App\Models\Group;
 use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
 use Compadre\Core\Knots\View;
+use Compadre\Core\Space\Untidy\UntidyFile;
 use Generator;
 
 /**
@@ -23,7 +24,7 @@ final readonly class KnotsToKeep
     /** To draw all knots for the first time takes longer than a request may: no longer than this, in seconds. What was drawn is kept. */
     private const PATIENCE = 15.0;
 
-    public function __construct(private Library $library, private KnotView $knots, private KnotFacts $facts, private KnotCompared $compared, private KnotSpace $space)
+    public function __construct(private Library $library, private KnotView $knots, private KnotFacts $facts, private KnotCompared $compared, private KnotSpace $space, private UntidyFile $untidy)
     {
     }
 
@@ -78,6 +79,9 @@ final readonly class KnotsToKeep
     {
         foreach ($this->knots->inSpace($knot) as $method) {
             yield self::address("/api/knots/$knot->id/space", ['method' => $method]) => $this->space->of($knot->id, $method);
+            foreach ($this->untidy->faults($knot, $knot->method($method)) as $fault) {
+                yield self::address("/api/knots/$knot->id/space", ['method' => $method, 'untidy' => $fault->value]) => $this->space->untidy($knot->id, $method, $fault);
+            }
         }
     }
 

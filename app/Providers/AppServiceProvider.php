@@ -40,6 +40,7 @@ use Compadre\Core\Rigs\Choosing\Chooser;
 use Compadre\Core\Rigs\RigShelf;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\Pull\PullFile;
+use Compadre\Core\Space\Untidy\UntidyFile;
 use Compadre\Core\Teaching\BadgeShelf;
 use Compadre\Core\Words\Catalogue;
 use Illuminate\Auth\AuthenticationException;
@@ -68,6 +69,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(KnotNames::class);
         $this->app->scoped(Library::class, fn (): Library => Library::at(config()->string('app.packs'), Words::overlay()));
         $this->app->singleton(FormFile::class, fn (): FormFile => new FormFile(config()->string('app.packs')));
+        $this->app->singleton(UntidyFile::class, fn (): UntidyFile => new UntidyFile(config()->string('app.packs')));
         $this->app->singleton(PullFile::class, fn (): PullFile => new PullFile(config()->string('app.packs')));
         // Built once for a set of packs: only what has to be computed anew looks anything up in it.
         $this->app->scoped(KnotIndex::class, fn (): KnotIndex => KnotIndex::forLearners($this->app->make(Library::class), fn (Closure $fill): array => $this->app->make(Drawings::class)->kept('index', $fill)));

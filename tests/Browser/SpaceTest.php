@@ -141,6 +141,26 @@ it('holds up what right looks like where a learner is looked at closer', functio
     $this->noConsoleErrors();
 });
 
+it('turns the dressed knot beside the untidy one, with each fault that it is kept with', function (): void {
+    $this->screen(390, 844);
+    $this->visit('/check/water-knot');
+    $this->see('Tail: ');
+    $this->lookCloser('Cleo M.');
+    $this->named('Turn both')->click();
+    $this->see('A turn left slack');
+    $ready = fn (): bool => $this->script('return document.querySelectorAll("[data-testid=in-space] canvas[data-ready=yes]").length') === 2;
+    $this->until($ready, 'both in space');
+    $front = otherInSpace($this, null, 'the dressed knot in space');
+    $this->script('document.querySelectorAll("[data-testid=in-space]")[1].focus()');
+    $this->press(WebDriverKeys::ARROW_RIGHT);
+    otherInSpace($this, $front, 'the dressed knot turned with the other');
+    $this->named('Strands crossed')->click();
+    $this->until($ready, 'both in space with the other fault');
+    expect($this->script('return performance.getEntriesByType("resource").filter(({ name }) => name.includes("untidy=crossed")).length'))->toBe(1);
+    $this->accessible('tidy beside untidy');
+    $this->noConsoleErrors();
+});
+
 it('prints the steps of a lashing as they lie round the poles', function (): void {
     $this->visit('/handout/square-lashing');
     $this->see('Second wrap');

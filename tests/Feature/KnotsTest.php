@@ -5,7 +5,10 @@ declare(strict_types=1);
 use App\Http\AnswersToKeep;
 use App\Knots\KnotsToKeep;
 use App\Models\Role;
+use Compadre\Core\Knots\KnotPack;
 use Compadre\Core\Knots\Library;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Space\Untidy\UntidyFile;
 
 beforeEach(function (): void {
     $this->crew = $this->group();
@@ -40,7 +43,9 @@ it('gives what a device keeps of all knots a part at a time, each answer as it i
     $this->crew->update(['methods' => ['sheet-bend' => 'slip-loop']]);
     $knots = $this->api('GET', '/api/knots')->json('knots');
     $ways = array_sum(array_map(fn (array $knot): int => count($knot['methods']), $knots));
-    $inSpace = array_sum(array_map(fn (array $knot): int => count($knot['in_space']), $knots));
+    $untidy = app(UntidyFile::class);
+    $faults = array_sum(array_map(fn (KnotPack $knot): int => array_sum(array_map(fn (Method $way): int => count($untidy->faults($knot, $way)), UntidyFile::wanted($knot))), app(Library::class)->all()));
+    $inSpace = $faults + array_sum(array_map(fn (array $knot): int => count($knot['in_space']), $knots));
     foreach (['learner' => [$ways, '/api/knots/sheet-bend?view=learner'], 'space' => [$inSpace, '/api/knots/sheet-bend/space?method=slip-loop']] as $part => [$count, $ofTheGroup]) {
         do {
             $told = $this->api('GET', "/api/knots-to-keep?part=$part")->assertOk()->json();
@@ -95,6 +100,23 @@ it('gives any step as a file', function (): void {
     $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?step=40'), '/step', 'from 1 to');
     $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?step=0'), '/step');
     $this->refused($this->api('GET', '/api/knots/bowline/drawing.svg?method=sideways'), '/method', 'tail-outside');
+});
+
+it('gives a knot in space as a careless hand leaves it, where one is kept', function (): void {
+    $told = $this->api('GET', '/api/knots/water-knot/compared')->assertOk()->json('untidy_in_space');
+    expect($told)->toBe(['method' => 'followed-back', 'faults' => ['slack', 'crossed']]);
+    $tidy = $this->api('GET', '/api/knots/water-knot/space?method=followed-back')->assertOk()->json();
+    foreach ($told['faults'] as $fault) {
+        $untidy = $this->api('GET', "/api/knots/water-knot/space?method=followed-back&untidy=$fault")->assertOk()->json();
+        expect($untidy['frames'])->toHaveCount(1)->and(array_column($untidy['ropes'], 'id'))->toBe(array_column($tidy['ropes'], 'id'));
+        expect($untidy['frames'][0])->not->toBe($tidy['frames'][count($tidy['frames']) - 1]);
+        foreach ($untidy['ropes'] as $number => $rope) {
+            expect($untidy['frames'][0][$number])->toHaveCount(3 * $rope['points']);
+        }
+    }
+    expect($this->api('GET', '/api/knots/square-lashing/compared')->assertOk()->json('untidy_in_space.faults'))->toBe([]);
+    $this->refused($this->api('GET', '/api/knots/square-knot/space?untidy=crossed'), '/untidy', 'kept with');
+    $this->refused($this->api('GET', '/api/knots/square-knot/space?untidy=upside-down'), '/untidy', 'slack');
 });
 
 it('gives a knot as ropes in space, as it is kept, and as a picture from any side', function (): void {

@@ -59,14 +59,7 @@ final class Former
     {
         $proof = new Proof($scene);
         $solids = [...$scene->solids, ...$scene->pegs];
-        $tightening = new Tightening($scene->ropes, self::COARSE, $solids, $scene->ends, self::gathering($scene));
-        $tightening->settle(self::SETTLING);
-        [$states, $lengths] = KeyFrames::drawnUp($tightening, self::ROUNDS, self::STEP);
-        // What friction would hold, a rope without it may let swing round in the end: the last that is still the knot is the tight one.
-        while (count($states) > 1 && ! $proof->isStill($states[count($states) - 1])) {
-            array_pop($states);
-            array_pop($lengths);
-        }
+        [$states, $lengths] = self::states($scene, $proof);
         $frames = [];
         foreach (KeyFrames::chosen($lengths, self::FRAMES) as $index) {
             $isLast = $index === count($states) - 1;
@@ -84,6 +77,34 @@ final class Former
         }
 
         return new Form($kept === [] ? [$scene->ropes] : $kept, $scene->solids, $scene->pegs, Proof::sides());
+    }
+
+    /**
+     * Only the end of it: ropes drawn up as far as they go and still are the knot.
+     *
+     * @return ?list<SpaceStrand> null where they are not
+     */
+    public static function tight(Scene $scene, Proof $proof): ?array
+    {
+        [$states] = self::states($scene, $proof);
+        $ropes = array_map(static fn (SpaceStrand $rope): SpaceStrand => $rope->resampled(1 + (int) ceil($rope->length() / self::KEPT)), self::settled($states[count($states) - 1], $scene, [...$scene->solids, ...$scene->pegs], true));
+
+        return $proof->isStill($ropes) ? $ropes : null;
+    }
+
+    /** @return array{non-empty-list<list<SpaceStrand>>, non-empty-list<float>} the states on the way, and how long the ropes are in each */
+    private static function states(Scene $scene, Proof $proof): array
+    {
+        $tightening = new Tightening($scene->ropes, self::COARSE, [...$scene->solids, ...$scene->pegs], $scene->ends, self::gathering($scene));
+        $tightening->settle(self::SETTLING);
+        [$states, $lengths] = KeyFrames::drawnUp($tightening, self::ROUNDS, self::STEP);
+        // What friction would hold, a rope without it may let swing round in the end: the last that is still the knot is the tight one.
+        while (count($states) > 1 && count($lengths) > 1 && ! $proof->isStill($states[count($states) - 1])) {
+            array_pop($states);
+            array_pop($lengths);
+        }
+
+        return [$states, $lengths];
     }
 
     /**

@@ -25,4 +25,10 @@ final readonly class Scene
     {
         return new self($ropes, $this->solids, $this->pegs, $this->ends, $this->gathers);
     }
+
+    /** With one thing more that holds something open. */
+    public function held(Solid $peg): self
+    {
+        return new self($this->ropes, $this->solids, [...$this->pegs, $peg], $this->ends, $this->gathers);
+    }
 }

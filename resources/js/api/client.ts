@@ -4,6 +4,9 @@ import type { components, paths } from './schema';
 import { noteTime } from './time';
 
 export type Schemas = components['schemas'];
+
+/** What a careless hand leaves in a knot that is tied right. */
+export type Untidiness = NonNullable<Schemas['Compared']['untidy_in_space']>['faults'][number];
 export type House = Answer<'/api/house', 'GET'>;
 export type Fault = Schemas['Problem']['errors'][number];
 

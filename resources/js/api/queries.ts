@@ -1,5 +1,5 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
-import { ApiProblem, call, type Fault, type Schemas } from './client';
+import { ApiProblem, call, type Fault, type Schemas, type Untidiness } from './client';
 import { byCode } from './corner';
 import type { paths } from './schema';
 
@@ -129,18 +129,26 @@ export function readByCode(code: string): void {
   reading.code = code;
 }
 
-/** A knot as ropes in space, from loose to tight; or, of its usual method, from tight to pulled at. */
-export const knotInSpaceQuery = (knot: string, method: string | null, pulled = false) =>
+/** A knot as ropes in space, from loose to tight; of its usual method, from tight to pulled at; or with a fault in its dressing. */
+export const knotInSpaceQuery = (
+  knot: string,
+  method: string | null,
+  pulled = false,
+  untidy: Untidiness | null = null,
+) =>
   queryOptions({
-    queryKey: ['space', knot, pulled ? 'pulled' : method],
+    queryKey: ['space', knot, pulled ? 'pulled' : method, untidy],
     queryFn: () => {
-      const params = {
-        path: { knot },
-        query: pulled ? ({ pulled: 'yes' } as const) : method === null ? {} : { method },
-      };
+      const path = { knot };
+      const query = pulled ? ({ pulled: 'yes' } as const) : method === null ? {} : { method };
       return reading.code === null
-        ? call('GET', '/api/knots/{knot}/space', { params })
-        : call('GET', '/api/corner/knots/{knot}/space', { params, headers: byCode(reading.code) });
+        ? call('GET', '/api/knots/{knot}/space', {
+            params: { path, query: untidy === null ? query : { ...query, untidy } },
+          })
+        : call('GET', '/api/corner/knots/{knot}/space', {
+            params: { path, query },
+            headers: byCode(reading.code),
+          });
     },
     staleTime: Infinity,
   });

@@ -5,7 +5,6 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { comparedQuery, knotQuery } from '../api/queries';
 import * as limits from '../api/limits';
-import { KnotPicture } from '../drawing/KnotPicture';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { AreaField } from '../ui/Field';
@@ -14,6 +13,7 @@ import { words } from '../words';
 import { HeldUp } from './HeldUp';
 import { lookUp } from './lookUp';
 import { MistakePicker } from './MistakePicker';
+import { TidyPair } from './TidyPair';
 import { TailPart, type Measured } from './TailPart';
 import { TimePart } from './TimePart';
 import { cleanPass, type Checks, type Parts, type Subject } from './useChecks';
@@ -159,28 +159,7 @@ export function PartsSheet({
         {picker}
         {closer && knot.has_dressing && (
           <Part name={words.check.parts.dressing} look={knot.checks.dressing}>
-            {compared?.untidy && (
-              <div className="mb-2 grid grid-cols-2 gap-2 rounded-xl border border-line bg-card p-2 text-center text-sm [--ground:var(--card)]">
-                <figure>
-                  <KnotPicture
-                    drawing={compared.tidy}
-                    moment={null}
-                    text={words.check.tidyOf({ knot: knot.name })}
-                    className="h-28 w-full"
-                  />
-                  <figcaption className="font-semibold text-(--right)">{words.check.tidy}</figcaption>
-                </figure>
-                <figure>
-                  <KnotPicture
-                    drawing={compared.untidy}
-                    moment={null}
-                    text={words.check.untidyOf({ knot: knot.name })}
-                    className="h-28 w-full"
-                  />
-                  <figcaption className="font-semibold text-notyet">{words.check.untidy}</figcaption>
-                </figure>
-              </div>
-            )}
+            {compared && <TidyPair knot={knot} view={view} compared={compared} />}
             <Choice
               label={words.check.parts.dressing}
               value={dressing}

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { type PointerEvent, type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { knotInSpaceQuery, queryClient } from '../api/queries';
-import type { Schemas } from '../api/client';
+import type { Schemas, Untidiness } from '../api/client';
 import { wantsStill } from '../drawing/motion';
 import { words } from '../words';
 import type { InSpace } from './decode';
@@ -38,6 +38,7 @@ export function SpaceView({
   view = 'learner',
   tightness,
   pulled = false,
+  untidy = null,
   reach = null,
   step,
   turning = false,
@@ -52,6 +53,8 @@ export function SpaceView({
   tightness: number;
   /** whether it is pulled at */
   pulled?: boolean;
+  /** the fault in its dressing that it is shown with */
+  untidy?: Untidiness | null;
   /** how far the ropes have come, where it is a step that is shown */
   reach?: Reach | null;
   /** that step, from 1, for the picture that the server draws */
@@ -67,7 +70,7 @@ export function SpaceView({
   className?: string;
 }) {
   const [flat, setFlat] = useState(() => !canDraw());
-  const { data } = useQuery({ ...knotInSpaceQuery(knot.id, knot.method, pulled), enabled: !flat });
+  const { data } = useQuery({ ...knotInSpaceQuery(knot.id, knot.method, pulled, untidy), enabled: !flat });
   const own = useState<Turn>(SIDE);
   const [side, setSide] = shared ?? own;
   const [followed, setFollowed] = useState<Turn | null>(null);

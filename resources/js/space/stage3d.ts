@@ -98,7 +98,7 @@ export class Stage3d {
   tighten(tightness: number): void {
     this.tightness = Math.max(0, Math.min(1, tightness));
     // The last frame is mixed with the one before it.
-    const place = Math.min(this.frames - 1.0001, this.tightness * (this.frames - 1));
+    const place = Math.max(0, Math.min(this.frames - 1.0001, this.tightness * (this.frames - 1)));
     for (const { uniforms } of this.ropes) uniforms.place.value = place;
   }
 

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Compadre\Core\Space\Untidy;
+
+use Compadre\Core\Knots\Diagram;
+use Compadre\Core\Knots\DiagramBuilder;
+use Compadre\Core\Knots\KnotPack;
+use Compadre\Core\Knots\Method;
+use Compadre\Core\Knots\Point;
+use Compadre\Core\Space\Faces;
+use Compadre\Core\Space\Form;
+use Compadre\Core\Space\Former;
+use Compadre\Core\Space\InKnot;
+use Compadre\Core\Space\KeptForm;
+use Compadre\Core\Space\Lift;
+use Compadre\Core\Space\LoopPegs;
+use Compadre\Core\Space\Proof;
+use Compadre\Core\Space\Scene;
+use Compadre\Core\Space\SpaceStrand;
+
+/**
+ * Makes a knot as a careless hand leaves it: tied right, and not dressed. Each is proven to be the same knot.
+ */
+final class Carelessly
+{
+    /** A slack turn stands open so far, in diameters from its middle to the rope's surface. */
+    private const OPEN = 1.0;
+
+    /** Left to the rope beside, where there is less room. */
+    private const BESIDE = 0.55;
+
+    /** A narrower gap is none to be seen. */
+    private const LEAST = 0.3;
+
+    /** Where a loop of the knot is, or another thing that holds it open, no slack is put. */
+    private const TAKEN = 3.0;
+
+    /** What takes less than so much more rope than the dressed knot does can hardly be seen. */
+    private const MORE = 1.0;
+
+    /** @return list<UntidyForm> */
+    public static function tied(KnotPack $knot, Method $method, KeptForm $tidy): array
+    {
+        $diagram = DiagramBuilder::loose($method, $knot->file);
+        $scene = Lift::of($knot, $method);
+        $proof = new Proof($scene);
+
+        return [...self::slack($diagram, $scene, $proof, SpaceStrand::lengthOf($tidy->form->tight())), ...self::crossed($diagram, $scene, $proof, $tidy->ropeInKnot)];
+    }
+
+    /**
+     * With the widest turn left open that can be.
+     *
+     * @param  float  $tidy  length of the ropes where it is dressed
+     * @return list<UntidyForm> one, or none
+     */
+    private static function slack(Diagram $diagram, Scene $scene, Proof $proof, float $tidy): array
+    {
+        foreach (Faces::of($diagram) as [$place, $clear]) {
+            $open = min(self::OPEN, $clear - self::BESIDE);
+            if ($open < self::LEAST || self::isTaken($scene, $place)) {
+                continue;
+            }
+            $ropes = Former::tight($scene->held(LoopPegs::at($place, $open)), $proof);
+            if ($ropes !== null && SpaceStrand::lengthOf($ropes) > $tidy + self::MORE) {
+                return [new UntidyForm(Fault::Slack, $ropes)];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * With the twins crossed where it shows most.
+     *
+     * @param  float  $tidy  rope in the knot where it is dressed
+     * @return list<UntidyForm> one, or none
+     */
+    private static function crossed(Diagram $diagram, Scene $scene, Proof $proof, float $tidy): array
+    {
+        $best = [];
+        $most = $tidy + self::MORE;
+        foreach (CrossedTwins::of($diagram, $scene) as $one) {
+            $ropes = Former::tight($one, $proof);
+            $inKnot = $ropes === null ? 0.0 : InKnot::of(new Form([$ropes], $scene->solids, $scene->pegs, Proof::sides()), $scene->ends);
+            if ($ropes !== null && $inKnot > $most) {
+                $most = $inKnot;
+                $best = [new UntidyForm(Fault::Crossed, $ropes)];
+            }
+        }
+
+        return $best;
+    }
+
+    private static function isTaken(Scene $scene, Point $place): bool
+    {
+        foreach ($scene->pegs as $peg) {
+            if (hypot($peg->from[0] - $place->x, -$peg->from[1] - $place->y) < self::TAKEN) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
