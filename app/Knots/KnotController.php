@@ -7,7 +7,6 @@ namespace App\Knots;
 use App\Http\AnswersToKeep;
 use App\Http\Controller;
 use App\Models\Learner;
-use Compadre\Core\Space\Untidy\Fault;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -56,7 +55,7 @@ final class KnotController extends Controller
     /** The knot as ropes in space, from loose to tight, from tight to pulled at, or with a fault in its dressing. */
     public function space(Request $request, string $knot, KnotSpace $space): JsonResponse
     {
-        $fault = Fault::tryFrom($this->asked($request, 'untidy') ?? '');
+        $fault = $this->asked($request, 'untidy');
 
         return new JsonResponse(match (true) {
             $this->asked($request, 'pulled') === 'yes' => $space->pulled($knot),

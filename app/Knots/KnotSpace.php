@@ -45,14 +45,15 @@ final readonly class KnotSpace
     /**
      * A knot as a careless hand leaves it: tied right, and not dressed.
      *
+     * @param  string  $fault  one that it is kept with
      * @return array<string, mixed>
      */
-    public function untidy(string $id, ?string $method, Fault $fault): array
+    public function untidy(string $id, ?string $method, string $fault): array
     {
         $knot = $this->knots->open($id);
         $way = $knot->method($method);
 
-        return ['pulled' => null] + $this->shown($knot, $way, $this->forms->read($knot, $way), [$this->untidy->one($knot, $way, $fault)->ropes]);
+        return ['pulled' => null] + $this->shown($knot, $way, $this->forms->read($knot, $way), [$this->untidy->one($knot, $way, Fault::from($fault))->ropes]);
     }
 
     /**

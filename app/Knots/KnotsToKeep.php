@@ -80,7 +80,7 @@ final readonly class KnotsToKeep
         foreach ($this->knots->inSpace($knot) as $method) {
             yield self::address("/api/knots/$knot->id/space", ['method' => $method]) => $this->space->of($knot->id, $method);
             foreach ($this->untidy->faults($knot, $knot->method($method)) as $fault) {
-                yield self::address("/api/knots/$knot->id/space", ['method' => $method, 'untidy' => $fault->value]) => $this->space->untidy($knot->id, $method, $fault);
+                yield self::address("/api/knots/$knot->id/space", ['method' => $method, 'untidy' => $fault->value]) => $this->space->untidy($knot->id, $method, $fault->value);
             }
         }
     }
