@@ -43,7 +43,7 @@ final readonly class KnotSpace
     }
 
     /**
-     * A knot as a careless hand leaves it: tied right, and not dressed.
+     * A knot as a careless hand leaves it, tied right and not dressed, and how it is dressed where drawing it up does that.
      *
      * @param  string  $fault  one that it is kept with
      * @return array<string, mixed>
@@ -53,7 +53,7 @@ final readonly class KnotSpace
         $knot = $this->knots->open($id);
         $way = $knot->method($method);
 
-        return ['pulled' => null] + $this->shown($knot, $way, $this->forms->read($knot, $way), [$this->untidy->one($knot, $way, Fault::from($fault))->ropes]);
+        return ['pulled' => null] + $this->shown($knot, $way, $this->forms->read($knot, $way), $this->untidy->one($knot, $way, Fault::from($fault))->frames);
     }
 
     /**

@@ -126,6 +126,33 @@ it('turns the right knot and what a mistake makes of it together', function (): 
     $this->noConsoleErrors();
 });
 
+it('shows last how the right knot looks undressed, and draws the slack out', function (): void {
+    $this->visit('/show/square-knot');
+    $this->see('Square knot');
+    $this->press('w');
+    $this->see('Granny knot');
+    // Flat, it is drawn.
+    $this->press(WebDriverKeys::END);
+    $this->see('Tied right, and not dressed.');
+    $this->until(fn (): bool => $this->script('return document.querySelectorAll("[data-testid=wrong-forms] figure svg").length') === 2, 'tidy and untidy, drawn');
+    $this->press('w');
+    $this->notSee('Tied right, and not dressed.');
+    $this->press('d');
+    otherInSpace($this, null, 'the knot in space');
+    $this->press('w');
+    $this->see('Granny knot');
+    $this->press(WebDriverKeys::END);
+    $this->see('A turn left slack');
+    $this->until(fn (): bool => $this->script('return document.querySelectorAll("[data-testid=wrong-forms] [data-testid=in-space] canvas[data-ready=yes]").length') === 2, 'both knots in space');
+    $this->accessible('the right knot undressed');
+    $this->named('Dress it')->click();
+    $this->see('Drawn up');
+    $this->notSee('A turn left slack');
+    $this->named('As it was')->click();
+    $this->see('A turn left slack');
+    $this->noConsoleErrors();
+});
+
 it('holds up what right looks like where a learner is looked at closer', function (): void {
     $this->screen(390, 844);
     $this->visit('/check/square-knot');
@@ -154,8 +181,15 @@ it('turns the dressed knot beside the untidy one, with each fault that it is kep
     $this->script('document.querySelectorAll("[data-testid=in-space]")[1].focus()');
     $this->press(WebDriverKeys::ARROW_RIGHT);
     otherInSpace($this, $front, 'the dressed knot turned with the other');
+    // The slack is drawn out of it, and put back.
+    $this->named('Dress it')->click();
+    $this->see('Drawn up');
+    $this->named('As it was')->click();
+    $this->notSee('Drawn up');
     $this->named('Strands crossed')->click();
     $this->until($ready, 'both in space with the other fault');
+    // Strands that cross are not drawn straight by pulling.
+    $this->notSee('Dress it');
     expect($this->script('return performance.getEntriesByType("resource").filter(({ name }) => name.includes("untidy=crossed")).length'))->toBe(1);
     $this->accessible('tidy beside untidy');
     $this->noConsoleErrors();

@@ -58,25 +58,51 @@ final class Former
     private static function drawnUp(Scene $scene, KnotPack $knot, Method $method): Form
     {
         $proof = new Proof($scene);
-        $solids = [...$scene->solids, ...$scene->pegs];
-        [$states, $lengths] = self::states($scene, $proof);
-        $frames = [];
-        foreach (KeyFrames::chosen($lengths, self::FRAMES) as $index) {
-            $isLast = $index === count($states) - 1;
-            $frames[] = self::settled($states[$index], $scene, $solids, $isLast);
-        }
-        $counts = array_map(static fn (SpaceStrand $loose, SpaceStrand $tight): int => 1 + (int) ceil(max($tight->length() / self::KEPT, $loose->length() / self::KEPT_LOOSE)), $frames[0], $frames[count($frames) - 1]);
-        $kept = [];
-        foreach ($frames as $frame) {
-            $kept[] = array_map(static fn (SpaceStrand $strand, int $count): SpaceStrand => $strand->resampled($count), $frame, $counts);
-        }
+        $kept = self::frames($scene, $proof, self::FRAMES);
         foreach ($kept as $number => $frame) {
             if (! $proof->isStill($frame)) {
                 throw Refusal::of('/method', $method->id, 'space.other_knot', ['knot' => $knot->id, 'method' => $method->id, 'frame' => $number]);
             }
         }
 
-        return new Form($kept === [] ? [$scene->ropes] : $kept, $scene->solids, $scene->pegs, Proof::sides());
+        return new Form($kept, $scene->solids, $scene->pegs, Proof::sides());
+    }
+
+    /**
+     * The way of ropes from where they lie to where they are drawn up.
+     *
+     * @param  int  $most  moments of it, at least 2
+     * @param  float  $to  how long they are when they have been drawn up enough: without friction, some would go on into another shape
+     * @return ?non-empty-list<list<SpaceStrand>> each rope by as many points in each; null where it is another knot on the way
+     */
+    public static function way(Scene $scene, Proof $proof, int $most, float $to): ?array
+    {
+        $frames = self::frames($scene, $proof, $most, $to);
+        foreach ($frames as $frame) {
+            if (! $proof->isStill($frame)) {
+                return null;
+            }
+        }
+
+        return $frames;
+    }
+
+    /** @return non-empty-list<list<SpaceStrand>> the same, not proven but for its end */
+    private static function frames(Scene $scene, Proof $proof, int $most, float $to = 0.0): array
+    {
+        $solids = [...$scene->solids, ...$scene->pegs];
+        [$states, $lengths] = self::states($scene, $proof);
+        $goesOn = false;
+        while (count($states) > 1 && count($lengths) > 1 && $lengths[count($lengths) - 1] < $to) {
+            array_pop($states);
+            array_pop($lengths);
+            $goesOn = true;
+        }
+        $chosen = KeyFrames::chosen($lengths, $most);
+        $frames = array_map(static fn (int $index): array => self::settled($states[$index], $scene, $solids, ! $goesOn && $index === count($states) - 1), $chosen);
+        $counts = array_map(static fn (SpaceStrand $loose, SpaceStrand $tight): int => 1 + (int) ceil(max($tight->length() / self::KEPT, $loose->length() / self::KEPT_LOOSE)), $frames[0], $frames[count($frames) - 1]);
+
+        return array_map(static fn (array $frame): array => array_map(static fn (SpaceStrand $strand, int $count): SpaceStrand => $strand->resampled($count), $frame, $counts), $frames);
     }
 
     /**

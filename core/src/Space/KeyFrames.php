@@ -36,7 +36,7 @@ final class KeyFrames
      *
      * @param  list<float>  $lengths  at least one
      * @param  int  $most  how many
-     * @return list<int>
+     * @return non-empty-list<int>
      */
     public static function chosen(array $lengths, int $most): array
     {

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { words } from '../words';
-import { KnotPicture } from './KnotPicture';
+import { Beside } from './Beside';
 
 type WrongForm = Schemas['WrongForm'];
 
@@ -14,42 +14,20 @@ export function WrongPair({
   form: WrongForm;
   big?: boolean;
 }) {
-  const picture = big ? 'absolute inset-0 size-full p-2' : 'h-44 w-full';
-  const frame = big ? 'relative min-h-0 flex-1' : '';
   const title = form.name ?? words.show.fallsOut;
-  const ringed = form.ringed.length > 0 ? words.show.ringed : '';
+  const { ringed } = form;
+  const seen = ringed.length > 0 ? words.show.ringed : '';
+  const right = { title: words.show.rightForm, text: `${words.show.rightForm}: ${knot.name}`, isRight: true };
+  const wrong = { title, text: `${title}: ${form.sign}. ${seen}`, isRight: false };
   return (
     <div className={big ? 'flex min-h-0 flex-1 flex-col gap-2 px-4 rail:px-10' : ''}>
-      <div className={big ? 'flex min-h-0 flex-1 flex-col gap-2 sm:flex-row sm:gap-8' : 'grid grid-cols-2 gap-4'}>
-        <figure className={big ? 'flex min-h-0 flex-1 flex-col' : ''}>
-          <div className={frame}>
-            <KnotPicture
-              drawing={knot.loose}
-              moment={null}
-              text={`${words.show.rightForm}: ${knot.name}`}
-              ringed={form.ringed}
-              className={picture}
-            />
-          </div>
-          <figcaption className={`text-center font-semibold text-(--right) ${big ? 'rail:text-2xl' : 'text-sm'}`}>
-            {words.show.rightForm}
-          </figcaption>
-        </figure>
-        <figure className={big ? 'flex min-h-0 flex-1 flex-col' : ''}>
-          <div className={frame}>
-            <KnotPicture
-              drawing={form.drawing}
-              moment={null}
-              text={`${title}: ${form.sign}. ${ringed}`}
-              ringed={form.ringed}
-              className={picture}
-            />
-          </div>
-          <figcaption className={`text-center font-semibold text-notyet ${big ? 'rail:text-2xl' : 'text-sm'}`}>
-            {title}
-          </figcaption>
-        </figure>
-      </div>
+      <Beside
+        pictures={[
+          { ...right, drawing: knot.loose, ringed },
+          { ...wrong, drawing: form.drawing, ringed },
+        ]}
+        big={big}
+      />
       <WrongWords form={form} big={big} />
     </div>
   );

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Hand, MoveHorizontal } from 'lucide-react';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
-import { glide, wantsStill } from '../drawing/motion';
 import { words } from '../words';
 import { isBraided } from './reach';
 import { SIDE, type Turn } from './sides';
 import { SpaceView } from './SpaceView';
+import { usePlayed } from './usePlayed';
 import { canDraw } from './webgl';
 
 /** Pulling all the way lasts so long, in milliseconds. */
@@ -29,7 +29,7 @@ export function SpacePair({
   pulled: boolean;
 }) {
   const side = useState<Turn>(SIDE);
-  const pull = usePull();
+  const pull = usePlayed(PULLS);
   // Ready before anybody pulls.
   useQuery({ ...knotInSpaceQuery(wrong, null, true), enabled: pulled });
   const pictures = [
@@ -75,23 +75,7 @@ function Became({ knot, isDone }: { knot: string; isDone: boolean }) {
   );
 }
 
-/** How far both are pulled, from 0 to 1; null where nobody pulls. */
-function usePull() {
-  const [at, setAt] = useState<number | null>(null);
-  const stop = useRef<() => void>(() => undefined);
-  useEffect(() => () => stop.current(), []);
-  const to = (value: number | null): void => {
-    stop.current();
-    setAt(value);
-  };
-  const go = (): void => {
-    to(wantsStill() ? 1 : 0);
-    if (!wantsStill()) stop.current = glide(PULLS, setAt);
-  };
-  return { at, to, go };
-}
-
-function Pull({ knot, at, to, go }: ReturnType<typeof usePull> & { knot: string }) {
+function Pull({ knot, at, to, go }: ReturnType<typeof usePlayed> & { knot: string }) {
   const { data } = useQuery(knotInSpaceQuery(knot, null, true));
   const id = useId();
   return (

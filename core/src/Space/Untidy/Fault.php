@@ -14,4 +14,7 @@ enum Fault: string
 
     /** Two lengths that ought to lie side by side, one laid over the other. */
     case Crossed = 'crossed';
+
+    /** A length that crosses itself in a curl. */
+    case Curled = 'curled';
 }

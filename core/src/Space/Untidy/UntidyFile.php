@@ -11,14 +11,15 @@ use Compadre\Core\Knots\Method;
 use Compadre\Core\Refusal;
 use Compadre\Core\Space\FormFile;
 use Compadre\Core\Space\SpaceStrand;
+use SplFileObject;
 
 /**
- * Knots that are tied right and not dressed, as they are kept beside their forms: each fault is a frame.
+ * Knots that are tied right and not dressed, as they are kept beside their forms: of each fault the moments of how it goes out.
  */
 final readonly class UntidyFile
 {
     /** Raised when they come out differently: what is kept is then made anew. */
-    private const ENGINE = 1;
+    private const ENGINE = 2;
 
     /** @param  string  $folder  of the packs */
     public function __construct(private string $folder)
@@ -45,7 +46,13 @@ final readonly class UntidyFile
     {
         $path = $this->path($knot, $method);
 
-        return is_file($path) && Fields::of(Json::arrays(Json::file($path)))->text('stamp') === self::stamp($knot, $method);
+        return is_file($path) && self::head($path)->text('stamp') === self::stamp($knot, $method);
+    }
+
+    /** What a file says of its frames, which are long: its first line. */
+    private static function head(string $path): Fields
+    {
+        return Fields::of(Json::arrays(Json::read(rtrim((string) (new SplFileObject($path))->fgets(), ",\n").'}')));
     }
 
     /** @return list<UntidyForm> none where nothing is kept */
@@ -56,18 +63,23 @@ final readonly class UntidyFile
             return [];
         }
         $file = Fields::of(Json::arrays(Json::file($path)));
-        $faults = $file->texts('faults');
-        if ($faults === []) {
-            return [];
+        $faults = $file->objects('faults');
+        $frames = $faults === [] ? [] : FormFile::frames($file);
+        $forms = [];
+        foreach ($faults as $fault) {
+            $moments = array_splice($frames, 0, $fault->whole('moments'));
+            $forms[] = new UntidyForm($fault->choice('fault', Fault::class), $moments === [] ? throw Refusal::of($fault->place('moments'), 0, 'any.some') : $moments);
         }
 
-        return array_map(static fn (string $fault, array $ropes): UntidyForm => new UntidyForm(Fault::tryFrom($fault) ?? throw Refusal::of('/faults', $fault, 'space.not_untidy'), $ropes), $faults, FormFile::frames($file));
+        return $forms;
     }
 
     /** @return list<Fault> */
     public function faults(KnotPack $knot, Method $method): array
     {
-        return array_map(static fn (UntidyForm $form): Fault => $form->fault, $this->read($knot, $method));
+        $path = $this->path($knot, $method);
+
+        return is_file($path) ? array_map(static fn (Fields $fault): Fault => $fault->choice('fault', Fault::class), self::head($path)->objects('faults')) : [];
     }
 
     /** @throws Refusal where it is not kept */
@@ -86,10 +98,10 @@ final readonly class UntidyFile
     public function write(KnotPack $knot, Method $method, array $forms): void
     {
         $about = (string) json_encode([
-            'knot' => $knot->id, 'method' => $method->id, 'stamp' => self::stamp($knot, $method), 'faults' => array_map(static fn (UntidyForm $form): string => $form->fault->value, $forms),
-            'ropes' => array_map(static fn (SpaceStrand $rope): string => $rope->id, $forms[0]->ropes ?? []),
+            'knot' => $knot->id, 'method' => $method->id, 'stamp' => self::stamp($knot, $method), 'faults' => array_map(static fn (UntidyForm $form): array => ['fault' => $form->fault->value, 'moments' => count($form->frames)], $forms),
+            'ropes' => $forms === [] ? [] : array_map(static fn (SpaceStrand $rope): string => $rope->id, $forms[0]->untidy()),
         ]);
-        file_put_contents($this->path($knot, $method), substr($about, 0, -1).",\n".FormFile::written(array_map(static fn (UntidyForm $form): array => $form->ropes, $forms))."}\n");
+        file_put_contents($this->path($knot, $method), substr($about, 0, -1).",\n".FormFile::written(array_merge(...array_map(static fn (UntidyForm $form): array => $form->frames, $forms)))."}\n");
     }
 
     private static function stamp(KnotPack $knot, Method $method): string
