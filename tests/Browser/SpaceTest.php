@@ -142,6 +142,8 @@ it('shows last how the right knot looks undressed, and draws the slack out', fun
     $this->press('w');
     $this->see('Granny knot');
     $this->press(WebDriverKeys::END);
+    $this->see('A curl left in');
+    $this->press(WebDriverKeys::ARROW_LEFT);
     $this->see('A turn left slack');
     $this->until(fn (): bool => $this->script('return document.querySelectorAll("[data-testid=wrong-forms] [data-testid=in-space] canvas[data-ready=yes]").length') === 2, 'both knots in space');
     $this->accessible('the right knot undressed');

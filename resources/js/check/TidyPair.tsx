@@ -24,11 +24,6 @@ export function TidyPair({
   if (!untidy && !first) return null;
   return (
     <div className="mb-2 flex flex-col gap-2 rounded-xl border border-line bg-card p-2 text-sm [--ground:var(--card)]">
-      {fault !== null && inSpace ? (
-        <UntidyPair key={fault} knot={knot} method={inSpace.method} view={view} fault={fault} />
-      ) : (
-        <TidyBeside knot={knot} compared={compared} height="h-28" />
-      )}
       {fault !== null && faults.length > 1 && (
         <Choice
           label={words.space.untidy}
@@ -36,6 +31,11 @@ export function TidyPair({
           onChange={setFault}
           options={faults.map((one) => [one, words.space.faults[one]] as const)}
         />
+      )}
+      {fault !== null && inSpace ? (
+        <UntidyPair key={fault} knot={knot} method={inSpace.method} view={view} fault={fault} />
+      ) : (
+        <TidyBeside knot={knot} compared={compared} height="h-28" />
       )}
       {fault === null && first && canDraw() && (
         <button

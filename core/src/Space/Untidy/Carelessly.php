@@ -18,6 +18,7 @@ use Compadre\Core\Space\Lift;
 use Compadre\Core\Space\LoopPegs;
 use Compadre\Core\Space\Proof;
 use Compadre\Core\Space\Scene;
+use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
 use Compadre\Core\Space\Strain;
 
@@ -52,6 +53,9 @@ final class Carelessly
 
     /** In what reaches further, a curl is too small to be seen. */
     private const WIDE = 40.0;
+
+    /** A rope's middle line is no nearer to what it lies on. */
+    private const OUT = 0.48;
 
     /** What takes less than so much more rope than the dressed knot does can hardly be seen. */
     private const MORE = 1.0;
@@ -146,7 +150,7 @@ final class Carelessly
         $least = INF;
         foreach (array_slice(Curls::of($diagram, $scene), 0, self::TRIED) as $one) {
             $ropes = Former::tight($one, $proof);
-            if ($ropes === null || ! Curls::areIn($one, $ropes) || Strain::of($ropes) > self::STRAIN || self::wide($ropes) > self::WIDE) {
+            if ($ropes === null || ! Curls::areIn($one, $ropes) || Strain::of($ropes) > self::STRAIN || self::wide($ropes) > self::WIDE || ! self::isOut($ropes, $scene->solids)) {
                 continue;
             }
             $inKnot = InKnot::of(new Form([$ropes], $scene->solids, $scene->pegs, Proof::sides()), $scene->ends);
@@ -169,6 +173,25 @@ final class Carelessly
         $points = array_merge(...array_column($ropes, 'points'));
 
         return max(array_map(static fn (int $axis): float => $points === [] ? 0.0 : max(array_column($points, $axis)) - min(array_column($points, $axis)), [0, 1, 2]));
+    }
+
+    /**
+     * Whether no rope is pressed into what the knot is tied to.
+     *
+     * @param  list<SpaceStrand>  $ropes
+     * @param  list<Solid>  $solids
+     */
+    private static function isOut(array $ropes, array $solids): bool
+    {
+        foreach ($solids as $solid) {
+            foreach (array_merge(...array_column($ropes, 'points')) as $point) {
+                if ($solid->distance($point) < self::OUT) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
     }
 
     private static function isTaken(Scene $scene, Point $place): bool
