@@ -131,7 +131,8 @@ it('shows last how the right knot looks undressed, and draws the slack out', fun
     $this->see('Square knot');
     $this->press('w');
     $this->see('Granny knot');
-    // Flat, it is drawn.
+    // Flat, it is drawn; how it looks undressed comes from the server after the mistakes.
+    $this->until(fn (): bool => str_contains($this->find('[data-testid=wrong-forms]')->getText(), '1 of 5'), 'the page after the mistakes', 120);
     $this->press(WebDriverKeys::END);
     $this->see('Tied right, and not dressed.');
     $this->until(fn (): bool => $this->script('return document.querySelectorAll("[data-testid=wrong-forms] figure svg").length') === 2, 'tidy and untidy, drawn');
@@ -141,6 +142,7 @@ it('shows last how the right knot looks undressed, and draws the slack out', fun
     otherInSpace($this, null, 'the knot in space');
     $this->press('w');
     $this->see('Granny knot');
+    $this->until(fn (): bool => str_contains($this->find('[data-testid=wrong-forms]')->getText(), '1 of 6'), 'both faults after the mistakes');
     $this->press(WebDriverKeys::END);
     $this->see('A curl left in');
     $this->press(WebDriverKeys::ARROW_LEFT);
