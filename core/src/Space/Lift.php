@@ -49,15 +49,19 @@ final class Lift
         return (new self(DiagramBuilder::loose($method, $knot->file), $method, $knot->family === Family::Loop))->scene();
     }
 
+    /** @return list<int> the strands that a scene's ropes are raised from, in their order */
+    public static function ropes(Diagram $diagram): array
+    {
+        return array_keys(array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->kind->isRope()));
+    }
+
     private function scene(): Scene
     {
         $heights = $this->heights();
         $ropes = [];
         $ends = [];
-        foreach ($this->diagram->strands as $number => $strand) {
-            if (! $strand->kind->isRope()) {
-                continue;
-            }
+        foreach (self::ropes($this->diagram) as $number) {
+            $strand = $this->diagram->strands[$number];
             $length = $strand->curve->length();
             $pieces = max(2, (int) round($length / self::SPACING));
             $points = [];

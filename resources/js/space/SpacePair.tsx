@@ -1,12 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Hand, MoveHorizontal } from 'lucide-react';
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import type { Schemas } from '../api/client';
 import { knotInSpaceQuery } from '../api/queries';
 import { words } from '../words';
 import { isBraided } from './reach';
-import { SIDE, type Turn } from './sides';
-import { SpaceView } from './SpaceView';
+import { TurnedTogether } from './TurnedTogether';
 import { usePlayed } from './usePlayed';
 import { canDraw } from './webgl';
 
@@ -28,7 +27,6 @@ export function SpacePair({
   name: string;
   pulled: boolean;
 }) {
-  const side = useState<Turn>(SIDE);
   const pull = usePlayed(PULLS);
   // Ready before anybody pulls.
   useQuery({ ...knotInSpaceQuery(wrong, null, true), enabled: pulled });
@@ -39,27 +37,23 @@ export function SpacePair({
   return (
     // On a phone both keep the room they need, and the words are scrolled to.
     <div className="flex flex-1 shrink-0 flex-col gap-2 sm:min-h-0 sm:shrink">
-      <div className="flex flex-1 flex-col gap-2 px-4 sm:min-h-0 sm:flex-row sm:gap-8 rail:px-10">
-        {pictures.map(([title, one, colour]) => (
-          <figure key={one.id} className="flex min-h-52 flex-1 flex-col sm:min-h-0">
-            <div className="relative min-h-0 flex-1">
-              <SpaceView
-                knot={one}
-                view={knot.view}
-                tightness={pull.at ?? 1}
-                pulled={pull.at !== null}
-                braided={isBraided(knot)}
-                shared={side}
-                className="absolute inset-0"
-              />
-            </div>
+      <TurnedTogether
+        pictures={pictures.map(([title, one, colour]) => ({
+          key: one.id,
+          knot: one,
+          tightness: pull.at ?? 1,
+          pulled: pull.at !== null,
+          caption: (
             <figcaption className="text-center">
               <span className={`font-semibold rail:text-2xl ${colour}`}>{title}</span>
               {pull.at !== null && <Became knot={one.id} isDone={pull.at === 1} />}
             </figcaption>
-          </figure>
-        ))}
-      </div>
+          ),
+        }))}
+        view={knot.view}
+        braided={isBraided(knot)}
+        big
+      />
       {pulled && canDraw() && <Pull {...pull} knot={knot.id} />}
     </div>
   );

@@ -129,7 +129,7 @@ final class Carelessly
         $most = $tidy + self::MORE;
         foreach (CrossedTwins::of($diagram, $scene) as $one) {
             $ropes = Former::tight($one, $proof);
-            $inKnot = $ropes === null ? 0.0 : InKnot::of(new Form([$ropes], $scene->solids, $scene->pegs, Proof::sides()), $scene->ends);
+            $inKnot = $ropes === null ? 0.0 : self::inKnot($scene, $ropes);
             if ($ropes !== null && $inKnot > $most) {
                 $most = $inKnot;
                 $best = [new UntidyForm(Fault::Crossed, [$ropes])];
@@ -153,7 +153,7 @@ final class Carelessly
             if ($ropes === null || ! Curls::areIn($one, $ropes) || Strain::of($ropes) > self::STRAIN || self::wide($ropes) > self::WIDE || ! self::isOut($ropes, $scene->solids)) {
                 continue;
             }
-            $inKnot = InKnot::of(new Form([$ropes], $scene->solids, $scene->pegs, Proof::sides()), $scene->ends);
+            $inKnot = self::inKnot($scene, $ropes);
             if ($inKnot < $least) {
                 $least = $inKnot;
                 $best = [new UntidyForm(Fault::Curled, [$ropes])];
@@ -161,6 +161,12 @@ final class Carelessly
         }
 
         return $best;
+    }
+
+    /** @param  list<SpaceStrand>  $ropes */
+    private static function inKnot(Scene $scene, array $ropes): float
+    {
+        return InKnot::of(new Form([$ropes], $scene->solids, $scene->pegs, Proof::sides()), $scene->ends);
     }
 
     /**
@@ -183,8 +189,9 @@ final class Carelessly
      */
     private static function isOut(array $ropes, array $solids): bool
     {
+        $points = array_merge(...array_column($ropes, 'points'));
         foreach ($solids as $solid) {
-            foreach (array_merge(...array_column($ropes, 'points')) as $point) {
+            foreach ($points as $point) {
                 if ($solid->distance($point) < self::OUT) {
                     return false;
                 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Compadre\Core\Space\Untidy;
 
 use Compadre\Core\Knots\Diagram;
-use Compadre\Core\Knots\Strand;
+use Compadre\Core\Space\Lift;
 use Compadre\Core\Space\Scene;
 use Compadre\Core\Space\SpaceStrand;
 
@@ -45,7 +45,7 @@ final class CrossedTwins
      */
     private static function changed(Diagram $diagram, Scene $scene, Twins $twins, float $from, float $to, float $length): Scene
     {
-        $ropes = array_keys(array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->kind->isRope()));
+        $ropes = Lift::ropes($diagram);
         $one = (int) array_search($twins->one, $ropes, true);
         $other = (int) array_search($twins->other, $ropes, true);
         $changes = static fn (float $s): float => min(self::softly(($s - $from) / $length + 0.5), 1 - self::softly(($s - $to) / $length + 0.5));

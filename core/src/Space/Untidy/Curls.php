@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Compadre\Core\Space\Untidy;
 
 use Compadre\Core\Knots\Diagram;
-use Compadre\Core\Knots\Strand;
 use Compadre\Core\Knots\StrandKind;
+use Compadre\Core\Space\Lift;
 use Compadre\Core\Space\Scene;
 use Compadre\Core\Space\Solid;
 use Compadre\Core\Space\SpaceStrand;
@@ -46,9 +46,8 @@ final class Curls
     /** @return list<Scene> for each length of rope that runs free, the shortest first: it lies deepest in the knot */
     public static function of(Diagram $diagram, Scene $scene): array
     {
-        $ropes = array_keys(array_filter($diagram->strands, static fn (Strand $strand): bool => $strand->kind->isRope()));
         $free = [];
-        foreach ($ropes as $number => $strand) {
+        foreach (Lift::ropes($diagram) as $number => $strand) {
             $visits = $diagram->visits($strand);
             for ($k = 1; $k < count($visits); $k++) {
                 $length = $visits[$k]->at - $visits[$k - 1]->at;
